@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Notation\UnreadableFile;
+use Tarnwind\Core\Plan\InvalidPlan;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * What the commands that work on a score file share: reading it, printing JSON, and errors of one line.
+ */
+trait ReadsScore
+{
+    /**
+     * Runs the command's work; what it throws at bad input becomes one line on stderr and exit code 1.
+     *
+     * @param  callable(): void  $work
+     */
+    private function attempt(callable $work): int
+    {
+        try {
+            $work();
+
+            return self::SUCCESS;
+        } catch (UnreadableFile|InvalidPlan|InvalidOption $error) {
+            $this->output->getErrorStyle()->writeln((string) preg_replace('/\s+/', ' ', $error->getMessage()), 16);
+
+            return self::FAILURE;
+        }
+    }
+
+    private function document(): Document
+    {
+        return Document::open($this->contents((string) $this->argument('file')));
+    }
+
+    private function score(Document $document): Score
+    {
+        $part = $this->hasOption('part') ? $this->option('part') : null;
+
+        return ScoreReader::read($document, is_string($part) ? $part : null);
+    }
+
+    private function contents(string $path): string
+    {
+        if (! is_file($path) || ! is_readable($path)) {
+            throw new UnreadableFile("There is no file \"$path\" that can be read.");
+        }
+
+        return (string) file_get_contents($path);
+    }
+
+    private function tempoOption(): ?float
+    {
+        $tempo = $this->option('tempo');
+        if ($tempo === null) {
+            return null;
+        }
+        if (! is_numeric($tempo) || $tempo < 10 || $tempo > 400) {
+            throw new InvalidOption('The tempo is given in quarters a minute, from 10 to 400.');
+        }
+
+        return (float) $tempo;
+    }
+
+    /**
+     * @param  array<string, mixed>  $data
+     */
+    private function print(array $data): void
+    {
+        $this->output->write(json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n", false, 16);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Illuminate\Console\Command;
+use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Rendition\TempoMap;
+
+final class RenderCommand extends Command
+{
+    use ReadsPlan;
+    use ReadsScore;
+
+    protected $signature = 'tarnwind:render {file : MusicXML or compressed MusicXML} {--part= : id of the part to read}
+        {--plan= : a plan as JSON} {--school=singing : whose suggestion is played without a plan} {--json : JSON, as always}';
+
+    protected $description = 'Print when each key and the pedal move, in playing order.';
+
+    public function handle(): int
+    {
+        return $this->attempt(function (): void {
+            $score = $this->score($this->document());
+            $plan = $this->plan($score);
+            $this->print(Renderer::render($score, $plan->spans($score), TempoMap::of($score, $plan->tempo))->toArray());
+        });
+    }
+}

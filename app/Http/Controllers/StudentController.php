@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\StudentRequest;
+use App\Models\Student;
+use App\Models\User;
+use Illuminate\Http\RedirectResponse;
+
+final class StudentController
+{
+    public function store(StudentRequest $request): RedirectResponse
+    {
+        /** @var User $teacher */
+        $teacher = $request->user();
+        $teacher->students()->create($request->validated());
+
+        return back();
+    }
+
+    public function update(StudentRequest $request, Student $student): RedirectResponse
+    {
+        $student->update($request->validated());
+
+        return back();
+    }
+
+    public function destroy(Student $student): RedirectResponse
+    {
+        $student->delete();
+
+        return back();
+    }
+}

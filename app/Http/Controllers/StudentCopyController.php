@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\CopyRequest;
+use App\Http\Requests\PlanRequest;
+use App\Models\Piece;
+use App\Models\StudentCopy;
+use App\Support\DeskData;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Response;
+use Inertia\Inertia;
+use Inertia\Response as Page;
+use Tarnwind\Core\Plan\Plan;
+
+/**
+ * A student's copy of a piece: the desk and its plan.
+ */
+final class StudentCopyController
+{
+    public function store(CopyRequest $request): RedirectResponse
+    {
+        $piece = Piece::query()->findOrFail($request->integer('piece_id'));
+        $copy = StudentCopy::query()->firstOrCreate(
+            ['student_id' => $request->integer('student_id'), 'piece_id' => $piece->id],
+            ['plan' => Plan::fresh($piece->score())->toJson(), 'revision' => 1],
+        );
+
+        return redirect()->route('copies.show', $copy);
+    }
+
+    public function show(StudentCopy $copy): Page
+    {
+        return Inertia::render('Desk', DeskData::of($copy));
+    }
+
+    public function engraving(StudentCopy $copy): Response
+    {
+        $score = $copy->piece->preparation(null)->score;
+
+        return response($copy->piece->document()->only($score->readParts)->toXml(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+    }
+
+    public function plan(StudentCopy $copy): JsonResponse
+    {
+        return response()->json(['plan' => $copy->planDocument()->toArray(), 'revision' => $copy->revision]);
+    }
+
+    /**
+     * Saves a plan made on the latest revision; on an older one it is refused and the newer one stays.
+     */
+    public function update(PlanRequest $request, StudentCopy $copy): JsonResponse
+    {
+        $based = $request->integer('revision');
+        $saved = StudentCopy::query()->whereKey($copy->id)->where('revision', $based)
+            ->update(['plan' => $request->plan()->toJson(), 'revision' => $based + 1]);
+        if ($saved === 0) {
+            return response()->json(['message' => 'This copy has been changed elsewhere in the meantime.', 'revision' => $copy->fresh()?->revision], 409);
+        }
+
+        return response()->json(['revision' => $based + 1]);
+    }
+
+    public function destroy(StudentCopy $copy): RedirectResponse
+    {
+        $copy->delete();
+
+        return redirect()->route('studio');
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Piece;
+use App\Models\Student;
+use App\Models\StudentCopy;
+use App\Models\User;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+use Tarnwind\Core\Sound\Instrument;
+
+/**
+ * The teacher's students and pieces.
+ */
+final class StudioController
+{
+    public function __invoke(Request $request): Response
+    {
+        /** @var User $teacher */
+        $teacher = $request->user();
+        $students = $teacher->students()->orderBy('name')
+            ->with(['copies' => fn ($copies) => $copies->latest('updated_at'), 'copies.piece' => fn ($piece) => $piece->select(Piece::LISTED)])->get();
+
+        return Inertia::render('Studio', [
+            'students' => $students->map(fn (Student $student): array => [
+                'id' => $student->id, 'name' => $student->name, 'instrument' => $student->instrument->value, 'instrumentLabel' => $student->instrument->label(),
+                'half_pedal' => $student->half_pedal, 'sostenuto' => $student->sostenuto,
+                'copies' => $student->copies->map(fn (StudentCopy $copy): array => [
+                    'id' => $copy->id, 'title' => $copy->piece->title, 'piece' => $copy->piece_id, 'revision' => $copy->revision,
+                ])->all(),
+            ])->all(),
+            'pieces' => $teacher->pieces()->select(Piece::LISTED)->orderBy('title')->get()->map(fn (Piece $piece): array => [
+                'id' => $piece->id, 'title' => $piece->title, 'summary' => $piece->summary,
+            ])->all(),
+            'instruments' => array_map(fn (Instrument $instrument): array => ['value' => $instrument->value, 'label' => $instrument->label()], Instrument::cases()),
+        ]);
+    }
+}

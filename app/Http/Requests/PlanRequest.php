@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
+use Tarnwind\Core\Plan\InvalidPlan;
+use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Score\Fraction;
+
+/**
+ * A plan document, with what is to be done with it.
+ */
+final class PlanRequest extends FormRequest
+{
+    /**
+     * @return array<string, list<mixed>>
+     */
+    public function rules(): array
+    {
+        return [
+            'plan' => ['required', 'array'],
+            'revision' => ['sometimes', 'integer', 'min:1'],
+            'from' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
+            'to' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
+        ];
+    }
+
+    /**
+     * @throws ValidationException if the document does not match its schema
+     */
+    public function plan(): Plan
+    {
+        try {
+            return Plan::fromJson(json_encode($this->json('plan'), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+        } catch (InvalidPlan $error) {
+            throw ValidationException::withMessages(['plan' => $error->getMessage()]);
+        }
+    }
+
+    public function place(string $name): ?Fraction
+    {
+        return $this->filled($name) ? Fraction::parse($this->string($name)->toString()) : null;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Tarnwind\Core\Sound\Instrument;
+
+final class StudentRequest extends FormRequest
+{
+    /**
+     * @return array<string, list<mixed>>
+     */
+    public function rules(): array
+    {
+        return [
+            'name' => ['required', 'string', 'max:60'],
+            'instrument' => ['required', Rule::enum(Instrument::class)],
+            'half_pedal' => ['required', 'boolean'],
+            'sostenuto' => ['required', 'boolean'],
+        ];
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Database\Factories\StudentFactory;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Tarnwind\Core\Sound\Instrument;
+
+/**
+ * A student: a name to call her by and the instrument she practises on, nothing more.
+ *
+ * @property int $id
+ * @property int $user_id
+ * @property string $name
+ * @property Instrument $instrument
+ * @property bool $half_pedal whether the pedal knows more than on and off
+ * @property bool $sostenuto whether the middle pedal keeps single notes
+ * @property-read User $teacher
+ * @property-read Collection<int, StudentCopy> $copies
+ */
+final class Student extends Model
+{
+    /** @use HasFactory<StudentFactory> */
+    use HasFactory;
+
+    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto'];
+
+    /**
+     * @return BelongsTo<User, $this>
+     */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'user_id');
+    }
+
+    /**
+     * @return HasMany<StudentCopy, $this>
+     */
+    public function copies(): HasMany
+    {
+        return $this->hasMany(StudentCopy::class);
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    protected function casts(): array
+    {
+        return ['instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean'];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\StudentCopy;
+use Tarnwind\Core\Pedal\Examiner;
+use Tarnwind\Core\Pedal\Moment;
+use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\Strike;
+use Tarnwind\Core\Plan\Place;
+use Tarnwind\Core\Reading\Harmony;
+use Tarnwind\Core\Score\Measure;
+
+/**
+ * What the desk needs to open a copy.
+ */
+final class DeskData
+{
+    /**
+     * @return array<string, mixed>
+     */
+    public static function of(StudentCopy $copy): array
+    {
+        $plan = $copy->planDocument();
+        $preparation = $copy->piece->preparation($plan->tempo);
+        $score = $preparation->score;
+        $student = $copy->student;
+
+        return [
+            'copy' => ['id' => $copy->id, 'title' => $copy->piece->title, 'revision' => $copy->revision],
+            'student' => ['name' => $student->name, 'instrument' => $student->instrument->label(), 'half_pedal' => $student->half_pedal],
+            'schools' => array_column(School::cases(), 'value'),
+            'score' => [
+                'tempo' => $copy->piece->preparation(null)->texture->tempo->quartersPerMinute(),
+                'measures' => array_map(fn (Measure $measure): array => [
+                    'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,
+                ], $score->measures),
+                'moments' => array_map(fn (Moment $moment): array => [
+                    'at' => (string) $moment->at, 'place' => Place::at($score, $moment->at)->toArray(), 'measure' => $moment->measure,
+                    'notes' => array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
+                ], $preparation->texture->moments),
+                'harmonies' => array_map(fn (Harmony $harmony): array => [
+                    'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->name(), 'numeral' => $harmony->numeral,
+                ], $preparation->reading->harmonies),
+                'keys' => $preparation->reading->toArray()['keys'],
+                'warnings' => $score->warnings,
+            ],
+            'plan' => $plan->toArray(),
+            'examination' => Examiner::examine($preparation->texture, $plan->spans($score), $student->instrument->decay())->toArray(),
+        ];
+    }
+}

@@ -1,0 +1,278 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Sound\Decay;
+
+/**
+ * Measures a pedalling against a texture, whoever made it: blur at every moment, what is caught at every
+ * change, and what is wrong with it.
+ */
+final class Examiner
+{
+    /** The pedal must be down this long before the first key to be caught is left, in seconds. */
+    private const MARGIN = 0.02;
+
+    /** Catch windows in ms [start]. */
+    private const TIGHT = 150;
+
+    private const UNPLAYABLE = 80;
+
+    /** A general rest shorter than this, in seconds, is a breath and not heard as silence [start]. */
+    private const SHORTEST_REST = 0.25;
+
+    /** Foot movements closer than this are flutter only, in seconds [start]. */
+    private const FLUTTER = 0.2;
+
+    /** @var list<Span> */
+    private readonly array $spans;
+
+    /** @var list<SpanReport> */
+    private array $reports = [];
+
+    /** @var list<array{onset: Fraction, value: float}> */
+    private array $blur = [];
+
+    /** @var list<Finding> */
+    private array $findings = [];
+
+    /**
+     * @param  list<Span>  $spans
+     * @param  array{int, int}  $window  first and last moment of interest
+     */
+    private function __construct(
+        private readonly Texture $texture,
+        array $spans,
+        private readonly Decay $decay,
+        private readonly array $window,
+    ) {
+        usort($spans, fn (Span $a, Span $b): int => $a->down->compareTo($b->down));
+        $this->spans = $spans;
+    }
+
+    /**
+     * @param  list<Span>  $spans
+     * @param  ?Fraction  $from  if given, only the stretch from here …
+     * @param  ?Fraction  $to  … to here is measured, widened to whole spans
+     */
+    public static function examine(Texture $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
+    {
+        $last = count($texture->moments) - 1;
+        $from ??= $texture->moments[0]->at;
+        $to ??= $texture->moments[$last]->at;
+        foreach ($spans as $span) {
+            if (! $span->up->isLessThan($from) && ! $to->isLessThan($span->down)) {
+                $from = $span->down->isLessThan($from) ? $span->down : $from;
+                $to = Fraction::max($to, $span->up);
+            }
+        }
+        $window = [$texture->momentAt($from), $texture->momentAt($to)];
+        $examiner = new self($texture, $spans, $decay, $window);
+        $examiner->run();
+        usort($examiner->findings, fn (Finding $a, Finding $b): int => $a->at->compareTo($b->at));
+
+        return new Examination($texture->moments[$window[0]]->at, $texture->moments[$window[1]]->at, $examiner->reports, $examiner->blur, $examiner->findings);
+    }
+
+    private function run(): void
+    {
+        [$first, $last] = $this->window;
+        $resonance = new Resonance($this->texture, $this->decay);
+        $harmony = new HarmonySoFar;
+        $moments = $this->texture->moments;
+        $place = 0;
+        $open = null;
+        for ($k = 0; $k <= $last; $k++) {
+            $moment = $moments[$k];
+            $harmony->move($moment, $this->texture->harmonyAt($k));
+            while (isset($this->spans[$place]) && ! $moment->at->isLessThan($this->spans[$place]->down)) {
+                $this->close($open);
+                $span = $this->spans[$place];
+                $open = $span->up->isLessThan($moments[$first]->at) ? null : $this->open($span, $this->spans[$place - 1] ?? null, $k, $resonance, $harmony);
+                $place++;
+            }
+            if ($open !== null && ! $moment->at->isLessThan($open->span->up)) {
+                $this->close($open);
+                $open = null;
+            }
+            if ($k >= $first) {
+                $half = $open !== null && $open->span->depth === Depth::Half;
+                $this->measure($k, $resonance->at($k, $half), $open);
+            }
+        }
+        $this->close($open);
+    }
+
+    private function open(Span $span, ?Span $previous, int $k, Resonance $resonance, HarmonySoFar $harmony): OpenSpan
+    {
+        $moment = $this->texture->moments[$k];
+        $seconds = $this->texture->tempo->seconds($span->down);
+        $strings = $resonance->at($k);
+        $adjoins = $previous !== null && $previous->up->equals($span->down);
+        $onset = $moment->at->equals($span->down);
+        $open = new OpenSpan($span, $k, $seconds, $adjoins ? 'legato' : 'direct');
+        if ($onset && $moment->strikes !== []) {
+            $open->catchWindow = self::catchWindow($moment);
+        }
+        if ($previous !== null && $adjoins) {
+            $open->withoutChange = $strings->blur($this->texture->tempo->seconds($previous->down));
+        }
+        $open->bass = $harmony->bass;
+        $open->bassCaught = $harmony->bass === null ? null : $strings->sounds($harmony->bass, $seconds);
+        $open->fast = $adjoins ? $seconds - $this->texture->tempo->seconds($previous->down) : null;
+        $open->onOnset = $onset && $moment->strikes !== [];
+
+        return $open;
+    }
+
+    /**
+     * Milliseconds until the first of the keys struck at a moment is left, less a margin.
+     */
+    private static function catchWindow(Moment $moment): int
+    {
+        $held = array_filter($moment->strikes, fn (Strike $strike): bool => $strike->release > $strike->onset);
+        $release = $held === [] ? $moment->seconds : min(array_map(fn (Strike $strike): float => $strike->release, $held));
+
+        return (int) round(1000 * max(0.0, $release - $moment->seconds - self::MARGIN));
+    }
+
+    private function measure(int $k, RingingStrings $strings, ?OpenSpan $open): void
+    {
+        $moment = $this->texture->moments[$k];
+        $blur = $open === null ? 0.0 : $strings->blur($open->seconds);
+        $this->blur[] = ['onset' => $moment->at, 'value' => round($blur, 3)];
+        if ($open === null) {
+            return;
+        }
+        if ($blur > $open->worst) {
+            $open->worst = $blur;
+            $open->worstMoment = $k;
+            $open->worstPair = $blur >= Blur::VEILED_FROM ? $strings->worstPair($open->seconds) : null;
+        }
+        $open->staccato = [...$open->staccato, ...array_filter($moment->strikes, fn (Strike $strike): bool => $strike->dry)];
+        if ($k > $open->from && $moment->harmony !== $this->texture->moments[$k - 1]->harmony && $blur >= Blur::VEILED_FROM) {
+            $open->harmonyChanges[] = [$k, $blur];
+        }
+        $silence = $moment->silence;
+        if ($silence >= self::SHORTEST_REST && $strings->residue($open->seconds) > 0) {
+            $open->rests[] = [$k, $silence];
+        }
+    }
+
+    private function close(?OpenSpan $open): void
+    {
+        if ($open === null) {
+            return;
+        }
+        $this->reports[] = new SpanReport(
+            $open->span, $open->kind, $open->catchWindow, $open->bassCaught, round($open->worst, 3),
+            $open->withoutChange === null ? null : round($open->withoutChange, 3), Reasons::of($this->texture, $open),
+        );
+        $this->findMud($open);
+        $this->findHarmonies($open);
+        $this->findBass($open);
+        $this->findRests($open);
+        $this->findStaccato($open);
+        $this->findFoot($open);
+    }
+
+    private function findMud(OpenSpan $open): void
+    {
+        if ($open->worst < Blur::MUDDY_FROM) {
+            return;
+        }
+        $moment = $this->texture->moments[$open->worstMoment];
+        $pair = $open->worstPair === null ? '' : sprintf('; %s and %s clash most', ...array_map(KeyNames::of(...), $open->worstPair));
+        $this->add(
+            FindingKind::MuddySpan, $open->worst > 2 * Blur::MUDDY_FROM ? Severity::Serious : Severity::Warning, $open->worstMoment,
+            $open->worst, Blur::MUDDY_FROM, 'blur',
+            sprintf('Under this pedal the sound turns muddy: blur %.2f%s.', $open->worst, $pair),
+            new Remedy($open->span->depth === Depth::Half || $open->worstMoment === $open->from ? 'lift' : 'change', $moment->at, $open->span->depth === Depth::Half ? 'Lift here' : 'Change here'),
+        );
+    }
+
+    private function findHarmonies(OpenSpan $open): void
+    {
+        foreach ($open->harmonyChanges as [$k, $blur]) {
+            $before = $this->texture->harmonyAt($k - 1)?->name() ?? '';
+            $after = $this->texture->harmonyAt($k)?->name() ?? '';
+            $this->add(
+                FindingKind::HarmonyUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, 'blur',
+                sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur)),
+                new Remedy('change', $this->texture->moments[$k]->at, 'Change here'),
+            );
+        }
+    }
+
+    private function findBass(OpenSpan $open): void
+    {
+        if ($open->bassCaught !== false || $open->bass === null) {
+            return;
+        }
+        $this->add(
+            FindingKind::BassLost, Severity::Warning, $open->from, 0, 1, 'notes',
+            sprintf('The bass %s has been left before the pedal goes down: the harmony loses its floor. Hold it with the finger until it is caught, or change earlier.', KeyNames::of($open->bass)),
+        );
+    }
+
+    private function findRests(OpenSpan $open): void
+    {
+        foreach ($open->rests as [$k, $silence]) {
+            $this->add(
+                FindingKind::PedalThroughRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, 's',
+                sprintf('All voices rest for %.1f s, but the pedal goes on.', $silence),
+                new Remedy('lift', $this->texture->moments[$k]->at, 'Lift here'),
+            );
+        }
+    }
+
+    private function findStaccato(OpenSpan $open): void
+    {
+        if ($open->staccato === []) {
+            return;
+        }
+        $count = count($open->staccato);
+        $first = $this->texture->momentAtSeconds($open->staccato[0]->onset);
+        $this->findings[] = new Finding(
+            FindingKind::StaccatoUnderPedal, Severity::Warning, $this->texture->moments[$first]->at, $this->texture->moments[$first]->measure,
+            array_map(fn (Strike $strike): string => $strike->note, $open->staccato), $count, 0, 'notes',
+            $count === 1 ? 'A staccato note is struck under the pedal and will not sound short.' : "$count staccato notes are struck under the pedal and will not sound short.",
+            new Remedy($first === $open->from ? 'remove' : 'lift', $this->texture->moments[$first]->at, $first === $open->from ? 'Take this pedal out' : 'Lift here'),
+        );
+    }
+
+    private function findFoot(OpenSpan $open): void
+    {
+        if (! $open->onOnset) {
+            $this->add(FindingKind::ChangeOffOnset, Severity::Hint, $open->from, 0, 1, 'notes', 'The pedal goes down where nothing is struck.');
+        } elseif ($open->catchWindow !== null && $open->catchWindow < self::TIGHT) {
+            $unplayable = $open->catchWindow < self::UNPLAYABLE;
+            $this->add(
+                FindingKind::WindowTight, $unplayable ? Severity::Serious : Severity::Warning, $open->from, $open->catchWindow, self::TIGHT, 'ms',
+                $unplayable
+                    ? "Only $open->catchWindow ms to catch what is struck here: not reliably playable. Hold the lowest note with the finger, change earlier, or use half pedal."
+                    : "Only $open->catchWindow ms to catch what is struck here: tight.",
+                new Remedy('remove', $open->span->down, 'Take this change out'),
+            );
+        }
+        if ($open->fast !== null && $open->fast < Planner::FAST) {
+            $this->add(
+                FindingKind::FootTooFast, $open->fast < self::FLUTTER ? Severity::Warning : Severity::Hint, $open->from, $open->fast, Planner::FAST, 's',
+                sprintf('The foot changed %.2f s ago: %s.', $open->fast, $open->fast < self::FLUTTER ? 'only a flutter is possible' : 'tiring if it goes on'),
+                new Remedy('remove', $open->span->down, 'Take this change out'),
+            );
+        }
+    }
+
+    private function add(FindingKind $kind, Severity $severity, int $k, float $value, float $limit, string $unit, string $reason, ?Remedy $remedy = null): void
+    {
+        $moment = $this->texture->moments[$k];
+        $this->findings[] = new Finding(
+            $kind, $severity, $moment->at, $moment->measure, array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
+            round($value, 3), $limit, $unit, $reason, $remedy,
+        );
+    }
+}

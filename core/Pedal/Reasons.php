@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+/**
+ * Says why the pedal is where it is, with numbers.
+ */
+final class Reasons
+{
+    /**
+     * @return list<string>
+     */
+    public static function of(Texture $texture, OpenSpan $open): array
+    {
+        $moment = $texture->moments[$open->from];
+        $harmony = $texture->harmonyAt($open->from);
+        $before = $open->from > 0 ? $texture->moments[$open->from - 1]->harmony : null;
+        $reasons = [];
+        if ($harmony !== null && $moment->harmony !== $before) {
+            $reasons[] = "new harmony: {$harmony->name()} ({$harmony->numeral})";
+        } elseif ($moment->needsJoin) {
+            $reasons[] = 'joins what the fingers cannot';
+        } elseif ($harmony !== null) {
+            $reasons[] = "within {$harmony->name()} ({$harmony->numeral})";
+        }
+        if ($open->bass !== null && $open->bassCaught !== null) {
+            $window = $open->catchWindow === null ? '' : ", window $open->catchWindow ms";
+            $reasons[] = 'bass '.KeyNames::of($open->bass).($open->bassCaught ? ' caught' : ' lost').$window;
+        }
+        if ($open->withoutChange !== null) {
+            $reasons[] = 'without the change blur '.Blur::inWords($open->withoutChange);
+        }
+        $worst = 'blur at most '.Blur::inWords($open->worst);
+        $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".($texture->barNumbers[$texture->moments[$open->worstMoment]->measure] ?? '') : $worst;
+        if ($open->span->depth === Depth::Half) {
+            $reasons[] = 'half pedal keeps the low strings and thins the upper ones';
+        }
+        $reasons[] = self::ofEnd($texture, $open);
+
+        return $reasons;
+    }
+
+    private static function ofEnd(Texture $texture, OpenSpan $open): string
+    {
+        $end = $texture->momentAt($open->span->up);
+        $moment = $texture->moments[$end];
+        if ($end === count($texture->moments) - 1) {
+            return 'held to the end';
+        }
+        if ($moment->silence > 0) {
+            return sprintf('up for the rest of %.1f s', $moment->silence);
+        }
+        if ($moment->dryShare() > 0) {
+            return 'up for the staccato';
+        }
+        if ($moment->harmony !== $texture->moments[$open->from]->harmony) {
+            return 'up with the next harmony';
+        }
+
+        return 'up to clear the sound';
+    }
+}

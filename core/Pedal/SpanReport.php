@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+/**
+ * A span with what was measured about it.
+ */
+final readonly class SpanReport
+{
+    /**
+     * @param  string  $kind  "legato" where something rings up to it, else "direct"
+     * @param  ?int  $catchWindow  ms from the onset until the pedal must be down again; null where nothing is to be caught
+     * @param  ?bool  $bassCaught  null where the harmony has no bass yet
+     * @param  float  $worst  blur at its worst moment
+     * @param  ?float  $withoutChange  blur at its beginning if the pedal before had stayed down
+     * @param  list<string>  $reasons  with numbers, in a teacher's words
+     */
+    public function __construct(
+        public Span $span,
+        public string $kind,
+        public ?int $catchWindow,
+        public ?bool $bassCaught,
+        public float $worst,
+        public ?float $withoutChange,
+        public array $reasons,
+    ) {}
+
+    /**
+     * @return array<string, mixed> as the JSON Schema has it
+     */
+    public function toArray(): array
+    {
+        return [
+            'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value,
+            'catch_window_ms' => $this->catchWindow, 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
+            'blur_without_change' => $this->withoutChange, 'reasons' => $this->reasons,
+        ];
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Sound\Decay;
+
+/**
+ * The pedalling a school suggests for a piece.
+ */
+final class Suggestion
+{
+    /** Half pedal is proposed where it saves at least this much of the planner's blur cost [start]. */
+    private const HALF_PEDAL_GAIN = 0.25;
+
+    /**
+     * @param  bool  $halfPedal  whether the instrument's pedal knows more than on and off
+     * @return list<Span>
+     */
+    public static function spans(Score $score, Texture $texture, School $school, Decay $decay, bool $halfPedal = true): array
+    {
+        if ($school === School::AsPrinted) {
+            return PrintedPedal::spans($score);
+        }
+        $weights = $school->weights();
+        $spans = Planner::plan($texture, $weights, $decay);
+
+        return self::deepen($texture, $spans, $weights, $decay, $halfPedal);
+    }
+
+    /**
+     * Chooses full or half pedal for each span: half where a low string is worth keeping and the upper ones blur.
+     *
+     * @param  list<array{int, int}>  $spans
+     * @return list<Span>
+     */
+    private static function deepen(Texture $texture, array $spans, Weights $weights, Decay $decay, bool $halfPedal): array
+    {
+        $resonance = new Resonance($texture, $decay);
+        $result = [];
+        foreach ($spans as [$from, $to]) {
+            $since = $texture->moments[$from]->seconds;
+            $gain = 0.0;
+            $low = 128;
+            for ($k = $from; $k < $to; $k++) {
+                foreach ($texture->moments[$k]->strikes as $strike) {
+                    $low = min($low, $strike->midi);
+                }
+                if (! $halfPedal) {
+                    continue;
+                }
+                $step = min(1.0, $texture->moments[$k + 1]->seconds - $texture->moments[$k]->seconds);
+                $full = $resonance->at($k)->blur($since);
+                if ($full >= Blur::CLOUDY_FROM) {
+                    $half = $resonance->at($k, true)->blur($since);
+                    $gain += $step * $weights->blur * ($full ** 2 / ($full + $weights->knee) - $half ** 2 / ($half + $weights->knee));
+                }
+            }
+            $depth = $gain >= self::HALF_PEDAL_GAIN && $low <= Resonance::HALF_PEDAL_FREE ? Depth::Half : Depth::Full;
+            $result[] = new Span($texture->moments[$from]->at, $texture->moments[$to]->at, $depth);
+        }
+
+        return $result;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Preparation;
+
+use Tarnwind\Core\Notation\Midi\MidiWriter;
+use Tarnwind\Core\Notation\MusicXml\Container;
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\PedalWriter;
+use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * A student's copy: the score with the plan in it, in the formats it is handed out in.
+ */
+final readonly class MarkedCopy
+{
+    public function __construct(
+        private Document $document,
+        private Score $score,
+        public Plan $plan,
+    ) {}
+
+    public function toMusicXml(): string
+    {
+        return $this->marked()->toPlainXml();
+    }
+
+    public function toMxl(): string
+    {
+        return Container::pack($this->toMusicXml());
+    }
+
+    /**
+     * The part read alone, with the ids of the stored copy, for engraving.
+     */
+    public function toEngraving(): string
+    {
+        return $this->marked()->only($this->score->readParts)->toXml();
+    }
+
+    public function toMidi(): string
+    {
+        $rendition = Renderer::render($this->score, $this->plan->spans($this->score), TempoMap::of($this->score, $this->plan->tempo));
+
+        return MidiWriter::write($rendition, $this->score->title);
+    }
+
+    private function marked(): Document
+    {
+        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score));
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Reading;
+
+use Tarnwind\Core\Score\Score;
+
+/**
+ * Finds the keys of a piece: in a window of bars around each bar the duration-weighted pitch classes are
+ * correlated with the profiles of Krumhansl & Kessler (1982) [mem of pub], the signature is the prior,
+ * the spelling of the notes is evidence, and a Viterbi pass smooths the sequence.
+ */
+final class KeyReader
+{
+    private const MAJOR = [6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88];
+
+    private const MINOR = [6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17];
+
+    /** Bars to each side that are heard together with a bar [start]. */
+    private const REACH = 2;
+
+    /** What a change of key costs, against correlations up to 1 [start]. */
+    private const CHANGE = 0.7;
+
+    /** Per fifth between a key's signature and the printed one [start]. */
+    private const SIGNATURE = 0.05;
+
+    /** Share of notes spelled outside the key [start]. */
+    private const SPELLING = 0.8;
+
+    /**
+     * @return list<KeyArea>
+     */
+    public static function read(Score $score): array
+    {
+        $bars = self::weights($score);
+        $count = count($bars);
+        /** @var list<array<int, float>> $costs */
+        $costs = [];
+        /** @var list<list<Key>> $keys */
+        $keys = [];
+        for ($bar = 0; $bar < $count; $bar++) {
+            $window = [];
+            for ($near = max(0, $bar - self::REACH); $near <= min($count - 1, $bar + self::REACH); $near++) {
+                foreach ($bars[$near] as $fifths => $weight) {
+                    $window[$fifths] = ($window[$fifths] ?? 0) + $weight * ($near === $bar ? 2 : 1);
+                }
+            }
+            $keys[$bar] = self::candidates($score->measures[$bar]->fifths);
+            $costs[$bar] = self::costs($window, $keys[$bar], $score->measures[$bar]->fifths);
+        }
+
+        return self::areas($score, $keys, self::smooth($costs));
+    }
+
+    /**
+     * @return list<array<int, float>> by bar: weight of each name on the line of fifths
+     */
+    private static function weights(Score $score): array
+    {
+        $bars = array_fill(0, count($score->measures), []);
+        foreach ($score->notes as $note) {
+            $fifths = $note->pitch->fifths();
+            $weight = min(4.0, $note->duration->toFloat()) + 0.05;
+            $bars[$note->measure][$fifths] = ($bars[$note->measure][$fifths] ?? 0) + $weight;
+        }
+
+        return $bars;
+    }
+
+    /**
+     * The 24 keys, each spelled as near as possible to the signature; major by pitch class, then minor.
+     *
+     * @return list<Key>
+     */
+    private static function candidates(int $signature): array
+    {
+        $keys = [];
+        foreach ([false, true] as $minor) {
+            for ($pitchClass = 0; $pitchClass < 12; $pitchClass++) {
+                $fifths = ($pitchClass * 7) % 12;
+                $centre = $signature + ($minor ? 3 : 0);
+                $keys[] = new Key($fifths + 12 * (int) round(($centre - $fifths) / 12), $minor);
+            }
+        }
+
+        return $keys;
+    }
+
+    /**
+     * @param  array<int, float>  $window
+     * @param  list<Key>  $keys
+     * @return array<int, float>
+     */
+    private static function costs(array $window, array $keys, int $signature): array
+    {
+        $classes = array_fill(0, 12, 0.0);
+        $total = 0.0;
+        foreach ($window as $fifths => $weight) {
+            $classes[(($fifths * 7) % 12 + 12) % 12] += $weight;
+            $total += $weight;
+        }
+        $costs = [];
+        foreach ($keys as $index => $key) {
+            $distance = abs($key->tonic - ($key->minor ? 3 : 0) - $signature);
+            $cost = 1 + self::SIGNATURE * $distance;
+            if ($total > 0) {
+                $outside = 0.0;
+                foreach ($window as $fifths => $weight) {
+                    $outside += $key->has($fifths) ? 0 : $weight;
+                }
+                $cost += self::SPELLING * $outside / $total - self::correlation($classes, $key->minor ? self::MINOR : self::MAJOR, $index % 12);
+            }
+            $costs[$index] = $cost;
+        }
+
+        return $costs;
+    }
+
+    /**
+     * @param  array<int, float>  $classes
+     * @param  list<float>  $profile
+     */
+    private static function correlation(array $classes, array $profile, int $tonic): float
+    {
+        $meanX = array_sum($classes) / 12;
+        $meanY = array_sum($profile) / 12;
+        $xy = $xx = $yy = 0.0;
+        for ($step = 0; $step < 12; $step++) {
+            $x = $classes[($tonic + $step) % 12] - $meanX;
+            $y = $profile[$step] - $meanY;
+            $xy += $x * $y;
+            $xx += $x * $x;
+            $yy += $y * $y;
+        }
+
+        return $xx > 0 ? $xy / sqrt($xx * $yy) : 0.0;
+    }
+
+    /**
+     * @param  list<array<int, float>>  $costs
+     * @return list<int> the cheapest sequence of candidates
+     */
+    private static function smooth(array $costs): array
+    {
+        $total = [];
+        $from = [];
+        foreach ($costs as $bar => $row) {
+            if ($bar === 0) {
+                $total = $row;
+
+                continue;
+            }
+            $best = (int) array_search(min($total), $total, true);
+            $next = [];
+            foreach ($row as $index => $cost) {
+                $stays = $total[$index] <= $total[$best] + self::CHANGE;
+                $from[$bar][$index] = $stays ? $index : $best;
+                $next[$index] = $cost + ($stays ? $total[$index] : $total[$best] + self::CHANGE);
+            }
+            $total = $next;
+        }
+        $path = [];
+        $index = $total === [] ? 0 : (int) array_search(min($total), $total, true);
+        for ($bar = count($costs) - 1; $bar >= 0; $bar--) {
+            $path[$bar] = $index;
+            $index = $from[$bar][$index] ?? $index;
+        }
+
+        return array_reverse($path);
+    }
+
+    /**
+     * @param  list<list<Key>>  $keys
+     * @param  list<int>  $path
+     * @return list<KeyArea>
+     */
+    private static function areas(Score $score, array $keys, array $path): array
+    {
+        $areas = [];
+        foreach ($path as $bar => $index) {
+            $key = $keys[$bar][$index];
+            $measure = $score->measures[$bar];
+            $last = $areas === [] ? null : $areas[count($areas) - 1];
+            if ($last !== null && $last->key == $key) {
+                $areas[count($areas) - 1] = new KeyArea($last->from, $measure->end(), $key);
+            } else {
+                $areas[] = new KeyArea($measure->start, $measure->end(), $key);
+            }
+        }
+
+        return $areas;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Reading;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
+
+/**
+ * The time between two moments at which the harmony may change.
+ */
+final class Slice
+{
+    /** @var array<int, float> how much of each pitch class sounds, in beats */
+    public array $weights = [];
+
+    /** @var list<Note> that sound in it */
+    public array $notes = [];
+
+    public int $lowest = 128;
+
+    /**
+     * @param  float  $strength  of its beginning in the bar, 0.25 to 1
+     * @param  float  $beat  quarters
+     */
+    public function __construct(
+        public readonly Fraction $from,
+        public readonly float $start,
+        public readonly float $end,
+        public readonly float $strength,
+        public readonly float $beat,
+        public readonly int $measure,
+    ) {}
+
+    /**
+     * @param  float  $bonus  beats added for being struck here
+     * @param  float  $share  how much the note counts
+     */
+    public function add(Note $note, float $start, float $end, float $bonus, float $share): void
+    {
+        $class = $note->midi % 12;
+        $overlap = min($end, $this->end) - max($start, $this->start);
+        $this->weights[$class] = ($this->weights[$class] ?? 0.0) + $share * ($overlap / $this->beat + $bonus);
+        $this->notes[] = $note;
+        $this->lowest = min($this->lowest, $note->midi);
+    }
+}

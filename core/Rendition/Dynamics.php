@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Rendition;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Sound\Loudness;
+
+/**
+ * MIDI velocities from the printed dynamics, each with the reasons it is made of.
+ */
+final class Dynamics
+{
+    /** Marks that stress one moment only. */
+    private const STRESSES = ['sf', 'sfz', 'fz', 'sffz', 'rf', 'rfz', 'sfp', 'fp'];
+
+    /** @var array<int, list<array{Fraction, float, string, ?float}>> by staff: onset, velocity there, its name, velocity a hairpin leads to by the next entry */
+    private array $levels = [];
+
+    /** @var array<string, true> "staff onset" of stresses */
+    private array $stresses = [];
+
+    private bool $fromNotes;
+
+    public function __construct(Score $score)
+    {
+        $staves = max(1, $score->staves());
+        $marks = array_values(array_filter($score->marks, fn (Mark $mark): bool => in_array($mark->kind, ['dynamics', 'loudness', 'wedge'], true)));
+        for ($staff = 1; $staff <= $staves; $staff++) {
+            $this->levels[$staff] = $this->levelsOf($staff, $marks);
+        }
+        $this->fromNotes = $marks === [];
+    }
+
+    /**
+     * @return list<array{reason: string, value: float}> whose values add up to the note's velocity
+     */
+    public function ledger(Note $note): array
+    {
+        $ledger = [];
+        if ($note->velocity !== null && $this->fromNotes) {
+            $ledger[] = ['reason' => 'as the file says', 'value' => $note->velocity];
+        } else {
+            [$name, $level, $growth] = $this->levelAt($note->staff, $note->onset);
+            $ledger[] = ['reason' => $name, 'value' => $level];
+            if (abs($growth) >= 0.5) {
+                $ledger[] = ['reason' => $growth > 0 ? 'growing' : 'falling', 'value' => $growth];
+            }
+        }
+        if (isset($this->stresses["$note->staff $note->onset"])) {
+            $ledger[] = ['reason' => 'stressed', 'value' => (float) Loudness::GRADE];
+        }
+        if ($note->has('accent') || $note->has('strong-accent')) {
+            $ledger[] = ['reason' => 'accent', 'value' => (float) Loudness::ACCENT];
+        }
+
+        return $ledger;
+    }
+
+    /**
+     * @param  list<array{reason: string, value: float}>  $ledger
+     */
+    public static function velocity(array $ledger): float
+    {
+        return max(1.0, min(127.0, array_sum(array_column($ledger, 'value'))));
+    }
+
+    /**
+     * @return array{string, float, float} name and velocity of the mark in force, and what a hairpin has added by now
+     */
+    private function levelAt(int $staff, Fraction $onset): array
+    {
+        $levels = $this->levels[$staff] ?? $this->levels[1];
+        $low = 0;
+        $high = count($levels) - 1;
+        while ($low < $high) {
+            $middle = intdiv($low + $high + 1, 2);
+            if ($onset->isLessThan($levels[$middle][0])) {
+                $high = $middle - 1;
+            } else {
+                $low = $middle;
+            }
+        }
+        [$from, $level, $name, $goal] = $levels[$low];
+        if ($goal === null || ! isset($levels[$low + 1])) {
+            return [$name, $level, 0.0];
+        }
+        $share = $onset->minus($from)->toFloat() / max(1e-6, $levels[$low + 1][0]->minus($from)->toFloat());
+
+        return [$name, $level, ($goal - $level) * $share];
+    }
+
+    /**
+     * A mark at one staff of a piano holds for both, unless the other has its own at the same moment.
+     *
+     * @param  list<Mark>  $marks
+     * @return list<array{Fraction, float, string, ?float}>
+     */
+    private function levelsOf(int $staff, array $marks): array
+    {
+        $own = [];
+        foreach ($marks as $mark) {
+            if ($mark->kind !== 'wedge' && ($mark->staff ?? $staff) === $staff) {
+                $own[(string) $mark->onset] = true;
+            }
+        }
+        $levels = [[Fraction::zero(), (float) Loudness::MARKS['mp'], 'mp, for want of a mark', null]];
+        $wedge = null;
+        foreach ($marks as $mark) {
+            [, $now, $name] = $levels[count($levels) - 1];
+            if ($mark->kind === 'wedge') {
+                if ($mark->value === 'stop' && $wedge !== null) {
+                    [$place, $direction] = $wedge;
+                    $goal = $this->goal($marks, $mark, $staff, $levels[$place][1], $direction);
+                    $levels[$place][3] = $goal;
+                    $levels[] = [$mark->onset, $goal, "$name ".($direction > 0 ? 'grown' : 'fallen'), null];
+                    $wedge = null;
+                } elseif ($mark->value === 'crescendo' || $mark->value === 'diminuendo') {
+                    $wedge = [count($levels), $mark->value === 'crescendo' ? 1 : -1];
+                    $levels[] = [$mark->onset, $now, $name, null];
+                }
+
+                continue;
+            }
+            if ($mark->staff !== null && $mark->staff !== $staff && isset($own[(string) $mark->onset])) {
+                continue;
+            }
+            $value = (string) $mark->value;
+            if (in_array($value, self::STRESSES, true)) {
+                $this->stresses["$staff $mark->onset"] = true;
+                $value = str_ends_with($value, 'p') ? 'p' : '';
+            }
+            $velocity = $mark->kind === 'loudness' ? (float) $mark->value : Loudness::velocityOf($value);
+            if ($velocity !== null) {
+                $wedge = null;
+                $levels[] = [$mark->onset, (float) $velocity, $mark->kind === 'loudness' ? 'as the file says' : $value, null];
+            }
+        }
+
+        return $levels;
+    }
+
+    /**
+     * Where a hairpin leads: to the next mark if one stands within a quarter of its end, else by one grade.
+     *
+     * @param  list<Mark>  $marks
+     */
+    private function goal(array $marks, Mark $stop, int $staff, float $from, int $direction): float
+    {
+        foreach ($marks as $mark) {
+            $distance = $mark->onset->minus($stop->onset)->toFloat();
+            $velocity = $mark->kind === 'dynamics' && ($mark->staff ?? $staff) === $staff ? Loudness::velocityOf((string) $mark->value) : null;
+            if ($velocity !== null && $distance >= 0 && $distance <= 1 && ($velocity - $from) * $direction > 0) {
+                return (float) $velocity;
+            }
+        }
+
+        return max(10.0, min(127.0, $from + $direction * Loudness::GRADE));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Rendition;
+
+/**
+ * A key struck and left.
+ */
+final readonly class KeyEvent
+{
+    /**
+     * @param  string  $note  id in the score
+     * @param  float  $from  played quarters
+     * @param  float  $to  played quarters
+     * @param  float  $startMs  milliseconds from the beginning
+     * @param  float  $endMs  milliseconds from the beginning
+     * @param  int  $velocity  MIDI, 1 to 127
+     * @param  int  $hand  1 right, 2 left
+     * @param  list<array{reason: string, value: float}>  $ledger  what the velocity is made of
+     */
+    public function __construct(
+        public string $note,
+        public int $midi,
+        public float $from,
+        public float $to,
+        public float $startMs,
+        public float $endMs,
+        public int $velocity,
+        public int $hand,
+        public array $ledger,
+    ) {}
+}

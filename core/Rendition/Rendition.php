@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Rendition;
+
+/**
+ * A plan in sound: when each key and the pedal move, in playing order, and how loud.
+ */
+final readonly class Rendition
+{
+    /**
+     * @param  list<KeyEvent>  $events  by start
+     * @param  list<PedalEvent>  $pedal  by time
+     * @param  list<array{float, float}>  $tempo  played quarter and quarters a minute from there
+     */
+    public function __construct(
+        public array $events,
+        public array $pedal,
+        public array $tempo,
+    ) {}
+
+    /**
+     * @return array{events: list<array<string, mixed>>, pedal: list<array<string, mixed>>} for other programs
+     */
+    public function toArray(): array
+    {
+        return [
+            'events' => array_map(fn (KeyEvent $event): array => [
+                'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 3), 'end_ms' => round($event->endMs, 3),
+                'velocity' => $event->velocity, 'layer' => $event->hand === 1 ? 'right' : 'left', 'ledger' => $event->ledger,
+            ], $this->events),
+            'pedal' => array_map(fn (PedalEvent $event): array => [
+                'ms' => round($event->ms, 3), 'controller' => PedalEvent::CONTROLLER, 'value' => $event->value,
+            ], $this->pedal),
+        ];
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Score;
+
+/**
+ * A note of the score: a tied chain is one note, at the place and on the staff of its first piece.
+ */
+final readonly class Note
+{
+    /**
+     * @param  string  $id  stable; also in the stored MusicXML
+     * @param  int  $measure  index of the bar, from 0
+     * @param  Fraction  $onset  quarters from the beginning of the score
+     * @param  Fraction  $duration  quarters, of the whole tied chain; 0 for a grace note
+     * @param  int  $midi  what sounds: transposition applied
+     * @param  Pitch  $pitch  as written
+     * @param  list<string>  $articulations  MusicXML names: "staccato", "tenuto", "accent", …; also "fermata" and "arpeggiate"
+     * @param  list<string>  $pieces  ids of all pieces of a tied chain, the note's own first
+     * @param  ?float  $velocity  the file's own MIDI velocity, if it gives one
+     * @param  list<string>  $fingering  as printed; a substitution is "5-1"
+     */
+    public function __construct(
+        public string $id,
+        public int $measure,
+        public Fraction $onset,
+        public Fraction $duration,
+        public int $midi,
+        public Pitch $pitch,
+        public int $staff,
+        public string $voice,
+        public bool $grace,
+        public array $articulations,
+        public array $pieces,
+        public ?float $velocity,
+        public array $fingering,
+    ) {}
+
+    public function end(): Fraction
+    {
+        return $this->onset->plus($this->duration);
+    }
+
+    public function has(string $articulation): bool
+    {
+        return in_array($articulation, $this->articulations, true);
+    }
+}

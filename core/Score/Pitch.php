@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Score;
+
+/**
+ * A spelled pitch as written: letter, alteration in semitones and octave (C4 is the middle C).
+ */
+final readonly class Pitch
+{
+    private const SEMITONES = ['C' => 0, 'D' => 2, 'E' => 4, 'F' => 5, 'G' => 7, 'A' => 9, 'B' => 11];
+
+    private const FIFTHS = ['F' => -1, 'C' => 0, 'G' => 1, 'D' => 2, 'A' => 3, 'E' => 4, 'B' => 5];
+
+    public function __construct(
+        public string $step,
+        public int $alter,
+        public int $octave,
+    ) {}
+
+    /**
+     * The MIDI note number of the written pitch (middle C is 60).
+     */
+    public function midi(): int
+    {
+        return 12 * ($this->octave + 1) + self::SEMITONES[$this->step] + $this->alter;
+    }
+
+    /**
+     * The place of the name on the line of fifths: F −1, C 0, G 1, … F sharp 6.
+     */
+    public function fifths(): int
+    {
+        return self::FIFTHS[$this->step] + 7 * $this->alter;
+    }
+
+    /**
+     * The name without octave, as "Bb" or "F#".
+     */
+    public function name(): string
+    {
+        return $this->step.str_repeat($this->alter < 0 ? 'b' : '#', abs($this->alter));
+    }
+
+    /**
+     * The name at a place on the line of fifths, without octave.
+     */
+    public static function nameAtFifths(int $fifths): string
+    {
+        $place = $fifths + 1;
+        $alter = (int) floor($place / 7);
+
+        return 'FCGDAEB'[$place - 7 * $alter].str_repeat($alter < 0 ? 'b' : '#', abs($alter));
+    }
+
+    public function __toString(): string
+    {
+        return $this->name().$this->octave;
+    }
+}

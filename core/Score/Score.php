@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Score;
+
+/**
+ * One part of a piece exactly as written, in written order, with its order of playing beside it.
+ */
+final readonly class Score
+{
+    /**
+     * @param  list<Part>  $parts  all parts of the file
+     * @param  list<string>  $readParts  ids of the part read, or of the two one-staff parts read as one
+     * @param  list<Measure>  $measures
+     * @param  list<Note>  $notes  by onset, then grace notes first, then from low to high
+     * @param  list<Mark>  $marks  by onset
+     * @param  list<Slur>  $slurs
+     * @param  list<int>  $playbackOrder  bar indexes with repeats unfolded
+     * @param  list<string>  $warnings  in a teacher's words
+     */
+    public function __construct(
+        public string $title,
+        public array $parts,
+        public array $readParts,
+        public array $measures,
+        public array $notes,
+        public array $marks,
+        public array $slurs,
+        public array $playbackOrder,
+        public array $warnings,
+    ) {}
+
+    public function end(): Fraction
+    {
+        return $this->measures === [] ? Fraction::zero() : $this->measures[count($this->measures) - 1]->end();
+    }
+
+    public function staves(): int
+    {
+        return array_reduce($this->parts, fn (int $sum, Part $part): int => in_array($part->id, $this->readParts, true) ? $sum + $part->staves : $sum, 0);
+    }
+
+    /**
+     * The bar in which a moment lies; the last one for the very end.
+     */
+    public function measureAt(Fraction $onset): Measure
+    {
+        $low = 0;
+        $high = count($this->measures) - 1;
+        while ($low < $high) {
+            $middle = intdiv($low + $high + 1, 2);
+            if ($onset->isLessThan($this->measures[$middle]->start)) {
+                $high = $middle - 1;
+            } else {
+                $low = $middle;
+            }
+        }
+
+        return $this->measures[$low];
+    }
+
+    /**
+     * @return list<Mark>
+     */
+    public function marksOf(string $kind): array
+    {
+        return array_values(array_filter($this->marks, fn (Mark $mark): bool => $mark->kind === $kind));
+    }
+
+    /**
+     * @return array<string, mixed> for other programs; times are quarters as fraction strings
+     */
+    public function toArray(): array
+    {
+        return [
+            'title' => $this->title,
+            'parts' => array_map(fn (Part $part): array => ['id' => $part->id, 'name' => $part->name, 'staves' => $part->staves], $this->parts),
+            'part' => implode('+', $this->readParts),
+            'measures' => array_map(fn (Measure $measure): array => [
+                'index' => $measure->index, 'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start,
+                'length' => (string) $measure->length, 'time' => (string) $measure->time, 'fifths' => $measure->fifths,
+            ], $this->measures),
+            'notes' => array_map(fn (Note $note): array => [
+                'id' => $note->id, 'measure' => $note->measure, 'onset' => (string) $note->onset, 'duration' => (string) $note->duration,
+                'midi' => $note->midi, 'pitch' => (string) $note->pitch, 'staff' => $note->staff, 'voice' => $note->voice, 'grace' => $note->grace,
+                'articulations' => $note->articulations, 'fingering' => $note->fingering,
+            ], $this->notes),
+            'marks' => array_map(fn (Mark $mark): array => [
+                'kind' => $mark->kind, 'onset' => (string) $mark->onset, 'value' => $mark->value, 'measure' => $mark->measure, 'staff' => $mark->staff,
+            ], $this->marks),
+            'slurs' => array_map(fn (Slur $slur): array => ['from' => $slur->from, 'to' => $slur->to], $this->slurs),
+            'playback_order' => $this->playbackOrder,
+            'warnings' => $this->warnings,
+        ];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Sound;
+
+/**
+ * From dynamic marks to MIDI velocity, amplitude and level.
+ */
+final class Loudness
+{
+    /** [mem] common in notation software, steps of about 16; the outer ones continue the steps. */
+    public const MARKS = ['pppp' => 10, 'ppp' => 16, 'pp' => 33, 'p' => 49, 'mp' => 64, 'mf' => 80, 'f' => 96, 'ff' => 112, 'fff' => 126, 'ffff' => 127];
+
+    /** One grade between neighbouring marks. */
+    public const GRADE = 16;
+
+    /** [start] how much louder than its surroundings a note with an accent is played. */
+    public const ACCENT = 10;
+
+    /**
+     * Amplitude relative to velocity 127; it goes with the square of velocity.
+     * Dannenberg, "The interpretation of MIDI velocity", ICMC 2006, in form.
+     */
+    public static function amplitude(float $velocity): float
+    {
+        return ($velocity / 127) ** 2;
+    }
+
+    /**
+     * Level in dB relative to velocity 127: L(v) = 40 · log10(v/127).
+     */
+    public static function level(float $velocity): float
+    {
+        return 40 * log10($velocity / 127);
+    }
+
+    public static function velocityOf(string $mark): ?int
+    {
+        return self::MARKS[$mark] ?? null;
+    }
+}

@@ -1,0 +1,24 @@
+import '@fontsource/source-sans-3/latin-400.css';
+import '@fontsource/source-sans-3/latin-600.css';
+import '@fontsource/source-serif-4/latin-400.css';
+import '@fontsource/source-serif-4/latin-600.css';
+import '../css/app.css';
+import { createInertiaApp } from '@inertiajs/vue3';
+import { createApp, h, type DefineComponent } from 'vue';
+import Shell from './Shell.vue';
+
+void createInertiaApp({
+    title: (title) => (title ? `${title} · Tarnwind` : 'Tarnwind'),
+    progress: { color: '#1f5f6b' },
+    resolve: async (name) => {
+        const pages = import.meta.glob<{ default: DefineComponent }>('./pages/*.vue');
+        const load = pages[`./pages/${name}.vue`];
+        if (!load) throw new Error(`There is no page ${name}.`);
+        return (await load()).default;
+    },
+    setup({ el, App, props, plugin }) {
+        createApp({ render: () => h(Shell, null, { default: () => h(App, props) }) })
+            .use(plugin)
+            .mount(el);
+    },
+});

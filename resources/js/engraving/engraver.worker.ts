@@ -1,0 +1,77 @@
+import { expose } from 'comlink';
+import createVerovioModule from 'verovio/wasm';
+import { VerovioToolkit } from 'verovio/esm';
+import { readGeometry, type System } from './geometry';
+
+type Toolkit = InstanceType<typeof VerovioToolkit>;
+
+let toolkit: Promise<Toolkit> | null = null;
+
+function ready(): Promise<Toolkit> {
+    toolkit ??= createVerovioModule().then((module: unknown) => new VerovioToolkit(module));
+    return toolkit;
+}
+
+/** Engraves off the main thread. */
+const engraver = {
+    /**
+     * Lays a score out in systems of a given width, one system a page.
+     *
+     * @param width px
+     * @param scale per cent
+     * @returns how many systems there are
+     */
+    async layOut(xml: string, width: number, scale: number): Promise<number> {
+        const tk = await ready();
+        tk.setOptions({
+            scale,
+            pageWidth: Math.round((width * 100) / scale),
+            pageHeight: 100,
+            adjustPageHeight: true,
+            breaks: 'auto',
+            header: 'none',
+            footer: 'none',
+            pageMarginTop: 20,
+            pageMarginBottom: 10,
+            pageMarginLeft: 20,
+            pageMarginRight: 20,
+            svgViewBox: true,
+            svgRemoveXlink: true,
+            mnumInterval: 1,
+        });
+        if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');
+        return tk.getPageCount();
+    },
+
+    async system(index: number): Promise<System> {
+        const tk = await ready();
+        return readGeometry(tk.renderToSVG(index + 1));
+    },
+
+    /** Whole pages for print: A4 with margins. */
+    async pages(xml: string): Promise<string[]> {
+        const tk = await ready();
+        tk.setOptions({
+            scale: 42,
+            pageWidth: 2100,
+            pageHeight: 2570,
+            adjustPageHeight: true,
+            breaks: 'auto',
+            header: 'none',
+            footer: 'none',
+            pageMarginTop: 30,
+            pageMarginBottom: 30,
+            pageMarginLeft: 30,
+            pageMarginRight: 30,
+            svgViewBox: true,
+            svgRemoveXlink: true,
+            mnumInterval: 0,
+        });
+        if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');
+        return Array.from({ length: tk.getPageCount() }, (_, page) => tk.renderToSVG(page + 1));
+    },
+};
+
+export type Engraver = typeof engraver;
+
+expose(engraver);

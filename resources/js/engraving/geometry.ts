@@ -1,0 +1,45 @@
+/** One engraved system and where things stand in it, in px of its own width. */
+export interface System {
+    svg: string;
+    width: number;
+    height: number;
+    /** Left edges of note heads by note id. */
+    notes: Record<string, number>;
+    /** Bars from left to right. */
+    measures: { id: string; left: number; right: number }[];
+}
+
+const TOKEN = /<g id="([^"]+)" class="(note|measure|barLine)[^>]*>|<use [^>]*translate\(([-\d.]+),|<path d="M([-\d.]+) [-\d.]+ L([-\d.]+) [-\d.]+" stroke-width="13"|<g class="page-margin"[^>]*translate\(([-\d.]+),/g;
+
+/**
+ * Reads positions from an engraved system without a DOM, so that it can be done in a worker.
+ */
+export function readGeometry(svg: string): System {
+    const outer = /<svg viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg);
+    const inner = /class="definition-scale"[^>]*viewBox="0 0 ([\d.]+) /.exec(svg);
+    const width = Number(outer?.[1] ?? 0);
+    const factor = width / Number(inner?.[1] ?? width);
+    const notes: Record<string, number> = {};
+    const measures: System['measures'] = [];
+    let margin = 0;
+    let note: string | null = null;
+    let measure: System['measures'][number] | null = null;
+    for (const [, id, kind, x, lineFrom, lineTo, shift] of svg.matchAll(TOKEN)) {
+        if (shift !== undefined) {
+            margin = Number(shift);
+        } else if (id !== undefined && kind === 'note') {
+            note = id;
+        } else if (id !== undefined && kind === 'measure') {
+            measure = { id, left: Infinity, right: 0 };
+            measures.push(measure);
+            note = null;
+        } else if (x !== undefined && note !== null) {
+            notes[note] ??= (Number(x) + margin) * factor;
+            note = null;
+        } else if (lineFrom !== undefined && measure !== null) {
+            measure.left = Math.min(measure.left, (Number(lineFrom) + margin) * factor);
+            measure.right = Math.max(measure.right, (Number(lineTo) + margin) * factor);
+        }
+    }
+    return { svg, width, height: Number(outer?.[2] ?? 0), notes, measures };
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\ExaminationController;
+use App\Http\Controllers\MarkedCopyController;
+use App\Http\Controllers\PieceController;
+use App\Http\Controllers\PieceReadingController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\StudentController;
+use App\Http\Controllers\StudentCopyController;
+use App\Http\Controllers\StudioController;
+use App\Http\Controllers\SuggestionController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
+    Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
+    Route::get('/', StudioController::class)->name('studio');
+
+    Route::post('/students', [StudentController::class, 'store'])->name('students.store');
+    Route::patch('/students/{student}', [StudentController::class, 'update'])->name('students.update')->can('update', 'student');
+    Route::delete('/students/{student}', [StudentController::class, 'destroy'])->name('students.destroy')->can('delete', 'student');
+
+    Route::get('/pieces/new', [PieceController::class, 'create'])->name('pieces.create');
+    Route::post('/pieces/reading', PieceReadingController::class)->name('pieces.reading');
+    Route::post('/pieces', [PieceController::class, 'store'])->name('pieces.store');
+    Route::delete('/pieces/{piece}', [PieceController::class, 'destroy'])->name('pieces.destroy')->can('delete', 'piece');
+
+    Route::post('/copies', [StudentCopyController::class, 'store'])->name('copies.store');
+    Route::delete('/copies/{copy}', [StudentCopyController::class, 'destroy'])->name('copies.destroy')->can('delete', 'copy');
+
+    Route::middleware('can:view,copy')->group(function (): void {
+        Route::get('/copies/{copy}', [StudentCopyController::class, 'show'])->name('copies.show');
+        Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
+        Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
+        Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
+        Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
+        Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])
+            ->whereIn('format', ['musicxml', 'mxl', 'mid', 'json'])->name('copies.download');
+    });
+
+    Route::middleware('can:update,copy')->group(function (): void {
+        Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
+        Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
+        Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');
+    });
+});
