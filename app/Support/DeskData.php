@@ -36,6 +36,7 @@ final class DeskData
                 'tempo' => $copy->piece->preparation(null)->texture->tempo->quartersPerMinute(),
                 'measures' => array_map(fn (Measure $measure): array => [
                     'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,
+                    'beat' => (string) $measure->time->beat(), 'origin' => (string) $measure->start->minus($measure->beatOrigin()), 'time' => (string) $measure->time,
                 ], $score->measures),
                 'moments' => array_map(fn (Moment $moment): array => [
                     'at' => (string) $moment->at, 'place' => Place::at($score, $moment->at)->toArray(), 'measure' => $moment->measure,

@@ -240,7 +240,7 @@ final class Examiner
             FindingKind::StaccatoUnderPedal, Severity::Warning, $this->texture->moments[$first]->at, $this->texture->moments[$first]->measure,
             array_map(fn (Strike $strike): string => $strike->note, $open->staccato), $count, 0, 'notes',
             $count === 1 ? 'A staccato note is struck under the pedal and will not sound short.' : "$count staccato notes are struck under the pedal and will not sound short.",
-            new Remedy($first === $open->from ? 'remove' : 'lift', $this->texture->moments[$first]->at, $first === $open->from ? 'Take this pedal out' : 'Lift here'),
+            new Remedy($first === $open->from ? 'erase' : 'lift', $this->texture->moments[$first]->at, $first === $open->from ? 'Take this pedal out' : 'Lift here'),
         );
     }
 

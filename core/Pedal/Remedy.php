@@ -12,7 +12,7 @@ use Tarnwind\Core\Score\Fraction;
 final readonly class Remedy
 {
     /**
-     * @param  string  $action  "change", "lift", "half" or "remove", at a place
+     * @param  string  $action  "change", "lift", "remove" (the pedal before goes on) or "erase" (no pedal is left), at a place
      * @param  string  $label  what the action is called in words
      */
     public function __construct(

@@ -39,7 +39,7 @@ final readonly class MarkedCopy
      */
     public function toEngraving(): string
     {
-        return $this->marked()->only($this->score->readParts)->toXml();
+        return $this->marked(true)->only($this->score->readParts)->toXml();
     }
 
     public function toMidi(): string
@@ -49,8 +49,8 @@ final readonly class MarkedCopy
         return MidiWriter::write($rendition, $this->score->title);
     }
 
-    private function marked(): Document
+    private function marked(bool $pairs = false): Document
     {
-        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score));
+        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score), $pairs);
     }
 }

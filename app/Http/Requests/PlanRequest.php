@@ -29,12 +29,15 @@ final class PlanRequest extends FormRequest
     }
 
     /**
+     * The document as it was sent: the usual trimming of input would change the teacher's words.
+     *
      * @throws ValidationException if the document does not match its schema
      */
     public function plan(): Plan
     {
+        $body = json_decode((string) $this->getContent());
         try {
-            return Plan::fromJson(json_encode($this->json('plan'), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+            return Plan::fromJson(json_encode($body->plan ?? null, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
         } catch (InvalidPlan $error) {
             throw ValidationException::withMessages(['plan' => $error->getMessage()]);
         }

@@ -20,8 +20,9 @@ final class PedalWriter
      * The document with the part's own pedal marks replaced by the given ones.
      *
      * @param  list<Span>  $spans  in order, not overlapping
+     * @param  bool  $pairs  write a change as an end and a beginning, for engravers that do not draw changes
      */
-    public static function write(Document $document, Score $score, array $spans): Document
+    public static function write(Document $document, Score $score, array $spans, bool $pairs = false): Document
     {
         $copy = $document->copy();
         foreach ($score->readParts as $id) {
@@ -31,9 +32,9 @@ final class PedalWriter
         $staves = count($score->readParts) === 1 ? $score->staves() : 1;
         $bars = Xml::children($lowest, 'measure');
         $divisions = self::divisions($bars);
-        foreach (self::events($spans) as [$at, $type, $half]) {
+        foreach (self::events($spans, $pairs) as [$at, $type, $half]) {
             $measure = $score->measureAt($at);
-            if ($type === 'stop' && $measure->index > 0 && $measure->start->equals($at)) {
+            if ($type === 'stop' && ! $pairs && $measure->index > 0 && $measure->start->equals($at)) {
                 $measure = $score->measures[$measure->index - 1];
             }
             $bar = $bars[$measure->index] ?? null;
@@ -49,14 +50,14 @@ final class PedalWriter
      * @param  list<Span>  $spans
      * @return list<array{Fraction, string, bool}> place, type of pedal mark, half pedal
      */
-    private static function events(array $spans): array
+    private static function events(array $spans, bool $pairs): array
     {
         $events = [];
         foreach ($spans as $index => $span) {
-            $changes = $index > 0 && $spans[$index - 1]->up->equals($span->down);
+            $changes = ! $pairs && $index > 0 && $spans[$index - 1]->up->equals($span->down);
             $events[] = [$span->down, $changes ? 'change' : 'start', $span->depth === Depth::Half];
             $next = $spans[$index + 1] ?? null;
-            if ($next === null || ! $next->down->equals($span->up)) {
+            if ($pairs || $next === null || ! $next->down->equals($span->up)) {
                 $events[] = [$span->up, 'stop', false];
             }
         }

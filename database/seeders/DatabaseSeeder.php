@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Models\Piece;
+use App\Models\StudentCopy;
+use App\Models\User;
+use Database\Factories\PieceFactory;
+use Illuminate\Database\Seeder;
+use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Plan\BarNote;
+use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Sound\Instrument;
+
+/**
+ * The demonstration: an invented teacher with three students and three pieces composed for it.
+ */
+final class DatabaseSeeder extends Seeder
+{
+    public function run(): void
+    {
+        $teacher = User::query()->updateOrCreate(
+            ['email' => config('tarnwind.demo_email')],
+            ['name' => 'Ines Marrow', 'password' => config('tarnwind.demo_password')],
+        );
+        if ($teacher->students()->exists()) {
+            return;
+        }
+        $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true]);
+        $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false]);
+        $teacher->students()->create(['name' => 'Lio', 'instrument' => Instrument::Digital, 'half_pedal' => false, 'sostenuto' => false]);
+
+        $pieces = [];
+        foreach (['lantern-on-the-water', 'slow-weather', 'skipping-stones'] as $name) {
+            $pieces[$name] = $teacher->pieces()->create(PieceFactory::read((string) file_get_contents(database_path("demo/$name.musicxml"))));
+        }
+        $this->copy($oona->id, $pieces['lantern-on-the-water'], [
+            1 => 'Let the left hand lie under the song like water. The first bass note is the deepest.',
+            13 => 'From here the line climbs step by step: listen that each new note is clean before the next.',
+            22 => 'One pedal to the very end. Hands may leave; the foot stays until the sound has gone.',
+        ]);
+        $this->copy($bram->id, $pieces['slow-weather'], [
+            9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
+        ]);
+    }
+
+    /**
+     * @param  array<int, string>  $words  by printed bar number
+     */
+    private function copy(int $student, Piece $piece, array $words): void
+    {
+        $preparation = $piece->preparation(null);
+        $decay = Instrument::ConcertGrand->decay();
+        $plan = Plan::fresh($preparation->score)->withSuggestion($preparation->score, School::Singing, $preparation->suggest(School::Singing, $decay));
+        $notes = [];
+        foreach ($preparation->score->measures as $measure) {
+            if (isset($words[(int) $measure->number])) {
+                $notes[] = new BarNote('note-'.$measure->id, $measure->id, $words[(int) $measure->number]);
+            }
+        }
+        StudentCopy::query()->create([
+            'student_id' => $student, 'piece_id' => $piece->id, 'revision' => 1,
+            'plan' => (new Plan($plan->school, $plan->tempo, $plan->pedal, $notes))->toJson(),
+        ]);
+    }
+}

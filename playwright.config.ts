@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env['TARNWIND_TEST_PORT'] ?? 8321);
+
+export default defineConfig({
+    testDir: 'tests/Browser',
+    workers: 1,
+    timeout: 120_000,
+    expect: { timeout: 30_000 },
+    reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+    use: {
+        baseURL: `http://127.0.0.1:${port}`,
+        viewport: { width: 1280, height: 800 },
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        },
+        screenshot: 'only-on-failure',
+    },
+    webServer: {
+        command: `bash tests/Browser/support/serve.sh ${port}`,
+        url: `http://127.0.0.1:${port}/up`,
+        timeout: 120_000,
+        reuseExistingServer: false,
+        stderr: 'ignore',
+    },
+});

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { fractionValue } from '../support/fraction';
+import type { Finding } from '../types/generated/examination';
+import type { PedalMark } from '../types/generated/plan';
+import { placed } from '../crafts/pedal/edits';
+import { beatName } from './beats';
+import type { Desk, DeskProps } from './useDesk';
+
+const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student'] }>();
+
+const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const from = computed(() => fractionValue(bar.value.start));
+const to = computed(() => from.value + fractionValue(bar.value.length));
+
+const key = computed(() => {
+    const area = props.score.keys.find((area) => fractionValue(area.to) > from.value);
+    return area ? `${area.tonic} ${area.mode}` : '';
+});
+
+const harmonies = computed(() =>
+    props.score.harmonies
+        .filter((harmony) => fractionValue(harmony.from) < to.value && fractionValue(harmony.to) > from.value)
+        .map((harmony) => ({ ...harmony, where: fractionValue(harmony.from) < from.value ? 'goes on' : beat(fractionValue(harmony.from)) })),
+);
+
+const actions = computed(() => {
+    const marks = placed(props.desk.pedal.value, props.desk.line);
+    return props.desk.examination.value.spans
+        .filter((span) => fractionValue(span.down) < to.value && fractionValue(span.up) > from.value)
+        .map((span) => {
+            const down = fractionValue(span.down);
+            const up = fractionValue(span.up);
+            const mark = marks.find((other) => Math.abs(other.from - down) < 1e-6)?.mark ?? null;
+            const what = span.kind === 'legato' ? 'Change' : 'Down';
+            const when = down < from.value ? 'held from before' : beat(down);
+            return { span, mark, title: down < from.value ? 'Pedal' : what, when, until: up < to.value ? beat(up) : null };
+        });
+});
+
+const findings = computed(() => props.desk.examination.value.findings.filter((finding) => finding.measure === props.desk.measure.value));
+
+const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
+
+const ORIGIN: Record<PedalMark['origin'], string> = { printed: 'printed', suggested: 'suggested', teacher: 'yours' };
+
+const text = ref('');
+watch(
+    [bar, props.desk.notes],
+    () => {
+        text.value = props.desk.notes.value.find((note) => note.measure === bar.value.id)?.text ?? '';
+    },
+    { immediate: true },
+);
+
+function beat(time: number): string {
+    return beatName(bar.value, time - from.value);
+}
+</script>
+
+<template>
+    <aside class="inspector" aria-label="Bar inspector">
+        <header>
+            <h2>{{ bar.number === '0' ? 'Upbeat' : `Bar ${bar.number}` }}</h2>
+            <p class="quiet">{{ bar.time }} · {{ key }} · {{ beatName(bar, (desk.times[desk.cursor.value] ?? 0) - from) }}</p>
+        </header>
+
+        <section>
+            <h3>Harmony</h3>
+            <ul class="harmonies">
+                <li v-for="harmony in harmonies" :key="harmony.from">
+                    <strong>{{ harmony.name }}</strong> <span class="numeral">{{ harmony.numeral }}</span> <span class="quiet">{{ harmony.where }}</span>
+                </li>
+            </ul>
+        </section>
+
+        <section>
+            <h3>Pedal</h3>
+            <p v-if="actions.length === 0" class="quiet">No pedal in this bar.</p>
+            <article v-for="action in actions" :key="action.span.down" class="action">
+                <p class="action-title">
+                    <strong>{{ action.title }}</strong> {{ action.when }}<template v-if="action.until">, up {{ action.until }}</template>
+                    <span class="origin">{{ action.span.depth === 'half' ? 'half · ' : '' }}{{ action.mark ? ORIGIN[action.mark.origin] : '' }}</span>
+                </p>
+                <ul class="reasons">
+                    <li v-for="reason in action.span.reasons" :key="reason">{{ reason }}</li>
+                </ul>
+                <label v-if="action.mark && action.mark.origin === 'teacher'" class="words">
+                    <span class="visually-hidden">Your reason for this pedal</span>
+                    <a-input
+                        size="small"
+                        placeholder="Your reason"
+                        :value="action.mark.words"
+                        :maxlength="500"
+                        @change="(event: Event) => action.mark && desk.setWords(action.mark, (event.target as HTMLInputElement).value)"
+                    />
+                </label>
+            </article>
+        </section>
+
+        <section>
+            <h3>Findings</h3>
+            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
+            <article v-for="finding in findings" :key="finding.kind + finding.at" :class="['finding', finding.severity]">
+                <p><span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}</p>
+                <a-button v-if="finding.remedy" size="small" @click="desk.remedy(finding)">{{ finding.remedy.label }}</a-button>
+            </article>
+        </section>
+
+        <section>
+            <h3><label for="bar-note">Note for {{ student.name }}</label></h3>
+            <a-textarea
+                id="bar-note"
+                v-model:value="text"
+                :rows="3"
+                :maxlength="2000"
+                placeholder="What she or he should read at this bar"
+                @blur="desk.setNote(bar.id, text)"
+                @keydown.esc="($event.target as HTMLTextAreaElement).blur()"
+            />
+        </section>
+    </aside>
+</template>
+
+<style scoped>
+.inspector {
+    width: 320px;
+    flex: none;
+    overflow-y: auto;
+    padding: 14px 18px 24px;
+    background: var(--sheet);
+    border-left: 1px solid var(--line);
+}
+
+header p {
+    margin: 2px 0 0;
+}
+
+section {
+    margin-top: 16px;
+}
+
+h3 {
+    margin-bottom: 4px;
+}
+
+p,
+ul {
+    margin: 0;
+}
+
+.quiet {
+    color: var(--quiet);
+}
+
+.harmonies {
+    padding: 0;
+    list-style: none;
+}
+
+.numeral {
+    font-family: var(--serif);
+    color: var(--heather);
+    margin: 0 0.35em;
+}
+
+.action {
+    margin: 6px 0 10px;
+    padding-left: 10px;
+    border-left: 2px solid var(--veiled);
+}
+
+.action-title {
+    display: flex;
+    gap: 0.4em;
+    flex-wrap: wrap;
+}
+
+.origin {
+    margin-left: auto;
+    color: var(--quiet);
+    font-size: 0.87em;
+}
+
+.reasons {
+    padding-left: 1.05em;
+    font-size: 0.93em;
+    color: var(--quiet);
+}
+
+.words {
+    display: block;
+    margin-top: 4px;
+}
+
+.finding {
+    margin: 6px 0 10px;
+    padding: 7px 10px;
+    background: var(--paper);
+    border-left: 4px double var(--amber);
+    border-radius: 0 6px 6px 0;
+}
+
+.finding.hint {
+    border-left-style: dotted;
+}
+
+.finding.serious {
+    border-left: 4px solid var(--rust);
+}
+
+.severity {
+    font-weight: 600;
+    color: var(--amber);
+}
+
+.serious .severity {
+    color: var(--rust);
+}
+
+.finding :deep(button) {
+    margin-top: 5px;
+}
+</style>

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { xAt, type Laid } from '../engraving/layout';
+import { fractionValue } from '../support/fraction';
+import type { HarmonyData } from './useDesk';
+
+const props = defineProps<{ laid: Laid; harmonies: HarmonyData[] }>();
+
+const LETTER = 7;
+
+const labels = computed(() => {
+    const here = props.harmonies
+        .map((harmony) => ({ harmony, from: fractionValue(harmony.from), to: fractionValue(harmony.to) }))
+        .filter(({ from, to }) => from < props.laid.to && to > props.laid.from)
+        .map(({ harmony, from }) => ({ harmony, x: from < props.laid.from ? (props.laid.spots[0]?.x ?? props.laid.left) : xAt(props.laid, from), goesOn: from < props.laid.from }));
+    return here.map((label, index) => {
+        const room = (here[index + 1]?.x ?? props.laid.right) - label.x;
+        return { ...label, x: label.x - 4, name: label.harmony.name.length * LETTER < room ? label.harmony.name : '', numeral: label.harmony.numeral };
+    });
+});
+</script>
+
+<template>
+    <svg class="harmony" :viewBox="`0 0 ${laid.system.width} 30`" role="img" aria-label="Harmonies of this line">
+        <g v-for="label in labels" :key="label.harmony.from" :class="{ continued: label.goesOn }">
+            <text class="name" :x="label.x" y="12">{{ label.name }}</text>
+            <text class="numeral" :x="label.x" y="26">{{ label.numeral }}</text>
+        </g>
+    </svg>
+</template>
+
+<style scoped>
+.harmony {
+    display: block;
+    width: 100%;
+}
+
+.name {
+    font: 600 12.5px var(--sans);
+    fill: var(--ink);
+}
+
+.numeral {
+    font: 12.5px var(--serif);
+    fill: var(--heather);
+}
+
+.continued {
+    opacity: 0.55;
+}
+</style>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+defineProps<{ open: boolean }>();
+defineEmits<{ close: [] }>();
+
+const KEYS: [string[], string][] = [
+    [['←', '→'], 'previous and next moment'],
+    [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
+    [['S'], 'suggest a pedal; your own marks stay'],
+    [['C'], 'pedal changes, or goes down, here'],
+    [['L'], 'pedal comes up here'],
+    [['['], 'end of this pedal one moment earlier'],
+    [[']'], 'end of this pedal one moment later'],
+    [['H'], 'half pedal, or full again'],
+    [['N'], 'no pedal here, by intention'],
+    [['X'], 'take this pedal mark out; the one before goes on'],
+    [['E'], 'write a note for the student at this bar'],
+    [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
+    [['?'], 'this sheet'],
+];
+</script>
+
+<template>
+    <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="560px" @cancel="$emit('close')">
+        <table class="keys">
+            <tbody>
+                <tr v-for="[keys, what] in KEYS" :key="what">
+                    <th scope="row">
+                        <kbd v-for="key in keys" :key="key">{{ key }}</kbd>
+                    </th>
+                    <td>{{ what }}</td>
+                </tr>
+            </tbody>
+        </table>
+        <h3>What the lines say</h3>
+        <ul class="legend">
+            <li><svg width="46" height="18"><path d="M4 3 v11 h38 v-11" class="suggested" /><circle cx="4" cy="14" r="2.6" class="ring" /></svg> suggested</li>
+            <li><svg width="46" height="18"><path d="M5 3 v11 h37 v-11" class="teacher" /><path d="M5 9.5 l4.5 4.5 l-4.5 4.5 l-4.5 -4.5 z" class="diamond" /></svg> your own</li>
+            <li><svg width="46" height="18"><path d="M4 3 v11 h38 v-11" class="printed" /><rect x="1.5" y="11.5" width="5" height="5" class="square" /></svg> printed in the edition</li>
+            <li><svg width="46" height="18"><path d="M4 6 v5 h24 v-5" class="bracket" /></svg> time to catch what is struck</li>
+        </ul>
+        <p class="care">
+            Heel on the floor, ball of the foot on the pedal. If foot, ankle or hand hurt, stop; lasting pain, numbness or tingling belong to a doctor or therapist who knows
+            musicians.
+        </p>
+    </a-modal>
+</template>
+
+<style scoped>
+.keys {
+    border-collapse: collapse;
+}
+
+.keys th {
+    text-align: left;
+    padding: 2px 18px 2px 0;
+    font-weight: 400;
+    white-space: nowrap;
+}
+
+.keys kbd {
+    margin-right: 4px;
+}
+
+h3 {
+    margin-top: 16px;
+}
+
+.legend {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 4px 16px;
+    padding: 0;
+    margin: 6px 0 12px;
+    list-style: none;
+}
+
+.legend li {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+}
+
+path {
+    fill: none;
+}
+
+.suggested {
+    stroke: var(--lake);
+    stroke-width: 1.6;
+}
+
+.ring {
+    fill: var(--sheet);
+    stroke: var(--lake);
+    stroke-width: 1.5;
+}
+
+.teacher {
+    stroke: var(--ink);
+    stroke-width: 2.6;
+}
+
+.diamond {
+    fill: var(--ink);
+}
+
+.printed {
+    stroke: var(--quiet);
+    stroke-dasharray: 5 3;
+}
+
+.square {
+    fill: var(--sheet);
+    stroke: var(--quiet);
+}
+
+.bracket {
+    stroke: #7d8a8f;
+}
+
+.care {
+    margin: 0;
+    padding-top: 10px;
+    border-top: 1px solid var(--line);
+    color: var(--quiet);
+}
+</style>

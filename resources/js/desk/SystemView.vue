@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { svgElement } from '../engraving/engraver';
+import { nearestSpot, type Laid } from '../engraving/layout';
+import FootLine from '../crafts/pedal/FootLine.vue';
+import type { PlacedMark } from '../crafts/pedal/edits';
+import type { Examination, Finding } from '../types/generated/examination';
+import type { PedalMark } from '../types/generated/plan';
+import HarmonyLane from './HarmonyLane.vue';
+import type { HarmonyData } from './useDesk';
+
+const props = defineProps<{
+    laid: Laid;
+    harmonies: HarmonyData[];
+    marks: PlacedMark[];
+    examination: Examination;
+    quartersPerMinute: number;
+    cursor: number;
+    current: PedalMark | null;
+}>();
+
+const emit = defineEmits<{
+    select: [moment: number];
+    drag: [mark: PedalMark, end: 'from' | 'to', event: PointerEvent];
+    open: [finding: Finding];
+}>();
+
+const root = ref<HTMLElement>();
+const sheet = ref<HTMLElement>();
+const near = ref(false);
+
+/** Only systems near the window hold their engraving, so that long pieces stay light. */
+const observer = new IntersectionObserver((entries) => entries.forEach((entry) => (near.value = entry.isIntersecting)), { rootMargin: '900px 0px' });
+onMounted(() => root.value && observer.observe(root.value));
+onBeforeUnmount(() => observer.disconnect());
+
+async function show(): Promise<void> {
+    await nextTick();
+    sheet.value?.replaceChildren(...(near.value ? [svgElement(props.laid.system.svg)] : []));
+}
+
+watch([near, () => props.laid.system], show);
+
+const spot = computed(() => props.laid.spots.find(({ moment }) => moment === props.cursor) ?? null);
+
+function pick(event: MouseEvent): void {
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    const found = nearestSpot(props.laid, ((event.clientX - box.left) * props.laid.system.width) / box.width);
+    if (found) emit('select', found.moment);
+}
+
+watch(spot, (now) => now && root.value?.scrollIntoView({ block: 'nearest' }));
+</script>
+
+<template>
+    <section ref="root" class="system" @click="pick">
+        <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
+        <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
+        <template v-if="near">
+            <FootLine
+                :laid="laid"
+                :marks="marks"
+                :examination="examination"
+                :quarters-per-minute="quartersPerMinute"
+                :current="current"
+                @drag="(mark, end, event) => emit('drag', mark, end, event)"
+                @open="(finding) => emit('open', finding)"
+            />
+            <HarmonyLane :laid="laid" :harmonies="harmonies" />
+        </template>
+        <div v-else class="lanes-placeholder" />
+    </section>
+</template>
+
+<style scoped>
+.system {
+    position: relative;
+    padding: 0 0 14px;
+    scroll-margin: 12px;
+    cursor: pointer;
+}
+
+.cursor {
+    position: absolute;
+    top: 0;
+    bottom: 10px;
+    background: rgba(31, 95, 107, 0.16);
+    border-inline: 1px solid rgba(31, 95, 107, 0.5);
+    border-radius: 5px;
+    pointer-events: none;
+}
+
+.lanes-placeholder {
+    height: 92px;
+}
+</style>

