@@ -9,4 +9,6 @@ use RuntimeException;
 /**
  * A file that cannot be used as a score; the message is one line in a teacher's words.
  */
-final class UnreadableFile extends RuntimeException {}
+final class UnreadableFile extends RuntimeException
+{
+}

@@ -23,7 +23,8 @@ final readonly class Examination
         public array $spans,
         public array $blur,
         public array $findings,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array{spans: list<array<string, mixed>>, blur: list<array{onset: string, value: float}>, findings: list<array<string, mixed>>} as the JSON Schema has it

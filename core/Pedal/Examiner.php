@@ -61,15 +61,15 @@ final class Examiner
     public static function examine(Texture $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
     {
         $last = count($texture->moments) - 1;
-        $from ??= $texture->moments[0]->at;
-        $to ??= $texture->moments[$last]->at;
+        $wideFrom = $from ??= $texture->moments[0]->at;
+        $wideTo = $to ??= $texture->moments[$last]->at;
         foreach ($spans as $span) {
             if (! $span->up->isLessThan($from) && ! $to->isLessThan($span->down)) {
-                $from = $span->down->isLessThan($from) ? $span->down : $from;
-                $to = Fraction::max($to, $span->up);
+                $wideFrom = $span->down->isLessThan($wideFrom) ? $span->down : $wideFrom;
+                $wideTo = Fraction::max($wideTo, $span->up);
             }
         }
-        $window = [$texture->momentAt($from), $texture->momentAt($to)];
+        $window = [$texture->momentAt($wideFrom), $texture->momentAt($wideTo)];
         $examiner = new self($texture, $spans, $decay, $window);
         $examiner->run();
         usort($examiner->findings, fn (Finding $a, Finding $b): int => $a->at->compareTo($b->at));
@@ -80,34 +80,40 @@ final class Examiner
     private function run(): void
     {
         [$first, $last] = $this->window;
+        $moments = $this->texture->moments;
+        $spans = array_values(array_filter($this->spans, fn (Span $span): bool => $moments[$first]->at->isLessThan($span->up)));
+        $place = 0;
         $resonance = new Resonance($this->texture, $this->decay);
         $harmony = new HarmonySoFar;
-        $moments = $this->texture->moments;
-        $place = 0;
         $open = null;
         for ($k = 0; $k <= $last; $k++) {
             $moment = $moments[$k];
             $harmony->move($moment, $this->texture->harmonyAt($k));
-            while (isset($this->spans[$place]) && ! $moment->at->isLessThan($this->spans[$place]->down)) {
-                $this->close($open);
-                $span = $this->spans[$place];
-                $open = $span->up->isLessThan($moments[$first]->at) ? null : $this->open($span, $this->spans[$place - 1] ?? null, $k, $resonance, $harmony);
-                $place++;
+            if ($k < $first) {
+                continue;
             }
             if ($open !== null && ! $moment->at->isLessThan($open->span->up)) {
                 $this->close($open);
                 $open = null;
             }
-            if ($k >= $first) {
-                $half = $open !== null && $open->span->depth === Depth::Half;
-                $this->measure($k, $resonance->at($k, $half), $open);
+            if ($k < $last && isset($spans[$place]) && ! $moment->at->isLessThan($spans[$place]->down)) {
+                $open = $this->open($spans[$place++], $k, $resonance, $harmony);
+            }
+            $half = $open !== null && $open->span->depth === Depth::Half;
+            $this->measure($k, $resonance->at($k, $half), $open);
+            // What begins between two moments is heard from the next one on.
+            while ($k < $last && isset($spans[$place]) && $spans[$place]->down->isLessThan($moments[$k + 1]->at)) {
+                $this->close($open);
+                $open = $this->open($spans[$place++], $k, $resonance, $harmony);
             }
         }
         $this->close($open);
     }
 
-    private function open(Span $span, ?Span $previous, int $k, Resonance $resonance, HarmonySoFar $harmony): OpenSpan
+    private function open(Span $span, int $k, Resonance $resonance, HarmonySoFar $harmony): OpenSpan
     {
+        $place = array_search($span, $this->spans, true);
+        $previous = $place === false || $place === 0 ? null : $this->spans[$place - 1];
         $moment = $this->texture->moments[$k];
         $seconds = $this->texture->tempo->seconds($span->down);
         $strings = $resonance->at($k);
@@ -117,7 +123,7 @@ final class Examiner
         if ($onset && $moment->strikes !== []) {
             $open->catchWindow = self::catchWindow($moment);
         }
-        if ($previous !== null && $adjoins) {
+        if ($adjoins) {
             $open->withoutChange = $strings->blur($this->texture->tempo->seconds($previous->down));
         }
         $open->bass = $harmony->bass;

@@ -30,7 +30,8 @@ final readonly class Finding
         public string $unit,
         public string $reason,
         public ?Remedy $remedy = null,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array<string, mixed> as the JSON Schema has it

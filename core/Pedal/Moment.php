@@ -32,7 +32,8 @@ final readonly class Moment
         public bool $needsJoin,
         public float $silence,
         public array $smeared,
-    ) {}
+    ) {
+    }
 
     /**
      * Share of the notes that begin here and ask for dryness.

@@ -19,5 +19,6 @@ final readonly class Remedy
         public string $action,
         public Fraction $at,
         public string $label,
-    ) {}
+    ) {
+    }
 }

@@ -37,7 +37,8 @@ final class Resonance
     public function __construct(
         private readonly Texture $texture,
         private readonly Decay $decay,
-    ) {}
+    ) {
+    }
 
     /**
      * The strings at a moment, which must not lie before the one last asked for.

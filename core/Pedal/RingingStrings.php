@@ -49,7 +49,7 @@ final class RingingStrings
     {
         $wanted = $this->countSince($since);
         for ($count = count($this->blur); $count <= $wanted; $count++) {
-            $this->blur[$count] = $this->blur[$count - 1] + array_sum($this->clashesOf($count - 1));
+            $this->blur[] = $this->blur[$count - 1] + array_sum($this->clashesOf($count - 1));
         }
 
         return $this->blur[$wanted];

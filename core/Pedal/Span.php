@@ -18,5 +18,6 @@ final readonly class Span
         public Fraction $down,
         public Fraction $up,
         public Depth $depth = Depth::Full,
-    ) {}
+    ) {
+    }
 }

@@ -25,7 +25,8 @@ final readonly class SpanReport
         public float $worst,
         public ?float $withoutChange,
         public array $reasons,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array<string, mixed> as the JSON Schema has it

@@ -25,5 +25,6 @@ final readonly class Strike
         public float $amplitude,
         public bool $dry,
         public int $hand,
-    ) {}
+    ) {
+    }
 }

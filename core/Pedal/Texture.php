@@ -23,7 +23,8 @@ final readonly class Texture
         public array $harmonies,
         public TempoMap $tempo,
         public array $barNumbers,
-    ) {}
+    ) {
+    }
 
     /**
      * Index of the last moment at or before a place in the score.

@@ -35,5 +35,6 @@ final readonly class Weights
         public float $rest = 1.5,
         public float $staccato = 1.2,
         public float $resonance = 0.06,
-    ) {}
+    ) {
+    }
 }

@@ -13,7 +13,8 @@ final readonly class BarNote
         public string $id,
         public string $measure,
         public string $text,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array<string, string> as the plan's JSON Schema has it

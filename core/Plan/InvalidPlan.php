@@ -9,4 +9,6 @@ use RuntimeException;
 /**
  * A document that is no plan; the message says where it goes wrong.
  */
-final class InvalidPlan extends RuntimeException {}
+final class InvalidPlan extends RuntimeException
+{
+}

@@ -23,7 +23,8 @@ final readonly class PedalMark
         public Depth $depth,
         public Origin $origin,
         public string $words = '',
-    ) {}
+    ) {
+    }
 
     /**
      * @return array<string, mixed> as the plan's JSON Schema has it

@@ -20,7 +20,8 @@ final readonly class Place
     public function __construct(
         public string $measure,
         public Fraction $offset,
-    ) {}
+    ) {
+    }
 
     public static function at(Score $score, Fraction $onset): self
     {

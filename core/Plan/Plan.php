@@ -33,7 +33,8 @@ final readonly class Plan
         public ?float $tempo,
         public array $pedal,
         public array $notes,
-    ) {}
+    ) {
+    }
 
     /**
      * A fresh plan: the edition's own pedal marks, nothing else.

@@ -22,7 +22,8 @@ final readonly class MarkedCopy
         private Document $document,
         private Score $score,
         public Plan $plan,
-    ) {}
+    ) {
+    }
 
     public function toMusicXml(): string
     {

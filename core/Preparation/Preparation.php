@@ -23,7 +23,8 @@ final readonly class Preparation
         public Score $score,
         public Reading $reading,
         public Texture $texture,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  ?float  $quartersPerMinute  null for the score's own tempo

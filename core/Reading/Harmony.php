@@ -29,7 +29,8 @@ final readonly class Harmony
         public int $inversion,
         public string $numeral,
         public array $outside,
-    ) {}
+    ) {
+    }
 
     public function rootName(): string
     {

@@ -35,7 +35,7 @@ final class HarmonyReader
 
     /** How much less likely a quality is than a plain triad or a dominant seventh, in beats. */
     private const RARITY = [
-        'major-seventh' => 0.3, 'minor-seventh' => 0.1, 'half-diminished-seventh' => 0.1, 'diminished-seventh' => 0.05,
+        'major-seventh' => 0.3, 'minor-seventh' => 0.1, 'half-diminished-seventh' => 0.1, 'diminished-seventh' => 0.3,
         'diminished' => 0.15, 'augmented' => 0.3,
     ];
 
@@ -279,10 +279,16 @@ final class HarmonyReader
     {
         $merged = [];
         foreach ($segments as [$start, $end, $root, $quality]) {
-            $last = count($merged) - 1;
-            if ($last >= 0 && ($root === null || ($merged[$last][2] === $root && $merged[$last][3] === $quality))) {
-                $merged[$last][1] = $end;
-            } elseif ($root !== null && $quality !== null) {
+            $last = array_pop($merged);
+            if ($last !== null && ($root === null || ($last[2] === $root && $last[3] === $quality))) {
+                $merged[] = [$last[0], $end, $last[2], $last[3]];
+
+                continue;
+            }
+            if ($last !== null) {
+                $merged[] = $last;
+            }
+            if ($root !== null && $quality !== null) {
                 $merged[] = [$start, $end, $root, $quality];
             }
         }
@@ -344,7 +350,7 @@ final class HarmonyReader
             }
         }
 
-        return $lowest?->pitch->fifths();
+        return $lowest?->fifths();
     }
 
     /**

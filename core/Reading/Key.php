@@ -29,7 +29,8 @@ final readonly class Key
     public function __construct(
         public int $tonic,
         public bool $minor,
-    ) {}
+    ) {
+    }
 
     public function mode(): string
     {

@@ -15,5 +15,6 @@ final readonly class KeyArea
         public Fraction $from,
         public Fraction $to,
         public Key $key,
-    ) {}
+    ) {
+    }
 }

@@ -35,6 +35,7 @@ final class KeyReader
     public static function read(Score $score): array
     {
         $bars = self::weights($score);
+        $transposition = isset($score->notes[0]) ? $score->notes[0]->transposition() : 0;
         $count = count($bars);
         /** @var list<array<int, float>> $costs */
         $costs = [];
@@ -47,8 +48,9 @@ final class KeyReader
                     $window[$fifths] = ($window[$fifths] ?? 0) + $weight * ($near === $bar ? 2 : 1);
                 }
             }
-            $keys[$bar] = self::candidates($score->measures[$bar]->fifths);
-            $costs[$bar] = self::costs($window, $keys[$bar], $score->measures[$bar]->fifths);
+            $signature = $score->measures[$bar]->fifths + $transposition;
+            $keys[$bar] = self::candidates($signature);
+            $costs[$bar] = self::costs($window, $keys[$bar], $signature);
         }
 
         return self::areas($score, $keys, self::smooth($costs));
@@ -61,7 +63,7 @@ final class KeyReader
     {
         $bars = array_fill(0, count($score->measures), []);
         foreach ($score->notes as $note) {
-            $fifths = $note->pitch->fifths();
+            $fifths = $note->fifths();
             $weight = min(4.0, $note->duration->toFloat()) + 0.05;
             $bars[$note->measure][$fifths] = ($bars[$note->measure][$fifths] ?? 0) + $weight;
         }
@@ -152,7 +154,7 @@ final class KeyReader
 
                 continue;
             }
-            $best = (int) array_search(min($total), $total, true);
+            $best = self::cheapest($total);
             $next = [];
             foreach ($row as $index => $cost) {
                 $stays = $total[$index] <= $total[$best] + self::CHANGE;
@@ -162,13 +164,23 @@ final class KeyReader
             $total = $next;
         }
         $path = [];
-        $index = $total === [] ? 0 : (int) array_search(min($total), $total, true);
+        $index = self::cheapest($total);
         for ($bar = count($costs) - 1; $bar >= 0; $bar--) {
-            $path[$bar] = $index;
+            array_unshift($path, $index);
             $index = $from[$bar][$index] ?? $index;
         }
 
-        return array_reverse($path);
+        return $path;
+    }
+
+    /**
+     * @param  array<int, float>  $costs
+     */
+    private static function cheapest(array $costs): int
+    {
+        asort($costs);
+
+        return (int) array_key_first($costs);
     }
 
     /**

@@ -18,7 +18,8 @@ final readonly class Reading
     public function __construct(
         public array $keys,
         public array $harmonies,
-    ) {}
+    ) {
+    }
 
     public static function of(Score $score): self
     {

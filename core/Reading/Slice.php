@@ -31,7 +31,8 @@ final class Slice
         public readonly float $strength,
         public readonly float $beat,
         public readonly int $measure,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  float  $bonus  beats added for being struck here

@@ -21,7 +21,7 @@ final class Spelling
         $names = [];
         foreach ($slices as $slice) {
             foreach ($slice->notes as $note) {
-                $fifths = $note->pitch->fifths() + self::transposition($note->midi, $note->pitch->midi());
+                $fifths = $note->fifths();
                 $names[$fifths] = ($names[$fifths] ?? 0) + 1;
             }
         }
@@ -30,7 +30,7 @@ final class Spelling
             Quality::Augmented => [$root, $root + 4, $root + 8],
             default => [$root],
         };
-        $best = null;
+        $best = $key->spell($root);
         $bestFit = -1.0;
         foreach ($classes as $place => $class) {
             $near = $key->spell($class % 12);
@@ -39,22 +39,12 @@ final class Spelling
                 foreach ($quality->fifths() as $step) {
                     $fit += isset($names[$candidate + $step]) ? 1 : 0;
                 }
-                if ($best === null || $fit > $bestFit) {
+                if ($fit > $bestFit) {
                     [$best, $bestFit] = [$candidate, $fit];
                 }
             }
         }
 
-        return $best ?? $key->spell($root);
-    }
-
-    /**
-     * How far a transposing part's names lie from what sounds, on the line of fifths.
-     */
-    private static function transposition(int $sounding, int $written): int
-    {
-        $fifths = ((($sounding - $written) * 7) % 12 + 12) % 12;
-
-        return $fifths > 6 ? $fifths - 12 : $fifths;
+        return $best;
     }
 }

@@ -18,7 +18,7 @@ final class Dynamics
     /** Marks that stress one moment only. */
     private const STRESSES = ['sf', 'sfz', 'fz', 'sffz', 'rf', 'rfz', 'sfp', 'fp'];
 
-    /** @var array<int, list<array{Fraction, float, string, ?float}>> by staff: onset, velocity there, its name, velocity a hairpin leads to by the next entry */
+    /** @var array<int, non-empty-list<DynamicLevel>> by staff, in time order */
     private array $levels = [];
 
     /** @var array<string, true> "staff onset" of stresses */
@@ -79,26 +79,26 @@ final class Dynamics
         $high = count($levels) - 1;
         while ($low < $high) {
             $middle = intdiv($low + $high + 1, 2);
-            if ($onset->isLessThan($levels[$middle][0])) {
+            if ($onset->isLessThan($levels[$middle]->from)) {
                 $high = $middle - 1;
             } else {
                 $low = $middle;
             }
         }
-        [$from, $level, $name, $goal] = $levels[$low];
-        if ($goal === null || ! isset($levels[$low + 1])) {
-            return [$name, $level, 0.0];
+        $level = $levels[$low];
+        if ($level->goal === null || ! isset($levels[$low + 1])) {
+            return [$level->name, $level->velocity, 0.0];
         }
-        $share = $onset->minus($from)->toFloat() / max(1e-6, $levels[$low + 1][0]->minus($from)->toFloat());
+        $share = $onset->minus($level->from)->toFloat() / max(1e-6, $levels[$low + 1]->from->minus($level->from)->toFloat());
 
-        return [$name, $level, ($goal - $level) * $share];
+        return [$level->name, $level->velocity, ($level->goal - $level->velocity) * $share];
     }
 
     /**
      * A mark at one staff of a piano holds for both, unless the other has its own at the same moment.
      *
      * @param  list<Mark>  $marks
-     * @return list<array{Fraction, float, string, ?float}>
+     * @return non-empty-list<DynamicLevel>
      */
     private function levelsOf(int $staff, array $marks): array
     {
@@ -108,20 +108,19 @@ final class Dynamics
                 $own[(string) $mark->onset] = true;
             }
         }
-        $levels = [[Fraction::zero(), (float) Loudness::MARKS['mp'], 'mp, for want of a mark', null]];
+        $levels = [new DynamicLevel(Fraction::zero(), (float) Loudness::MARKS['mp'], 'mp, for want of a mark')];
         $wedge = null;
         foreach ($marks as $mark) {
-            [, $now, $name] = $levels[count($levels) - 1];
+            $now = $levels[count($levels) - 1];
             if ($mark->kind === 'wedge') {
                 if ($mark->value === 'stop' && $wedge !== null) {
-                    [$place, $direction] = $wedge;
-                    $goal = $this->goal($marks, $mark, $staff, $levels[$place][1], $direction);
-                    $levels[$place][3] = $goal;
-                    $levels[] = [$mark->onset, $goal, "$name ".($direction > 0 ? 'grown' : 'fallen'), null];
+                    [$level, $direction] = $wedge;
+                    $level->goal = $this->goal($marks, $mark, $staff, $level->velocity, $direction);
+                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name ".($direction > 0 ? 'grown' : 'fallen'));
                     $wedge = null;
                 } elseif ($mark->value === 'crescendo' || $mark->value === 'diminuendo') {
-                    $wedge = [count($levels), $mark->value === 'crescendo' ? 1 : -1];
-                    $levels[] = [$mark->onset, $now, $name, null];
+                    $levels[] = $begun = new DynamicLevel($mark->onset, $now->velocity, $now->name);
+                    $wedge = [$begun, $mark->value === 'crescendo' ? 1 : -1];
                 }
 
                 continue;
@@ -137,7 +136,7 @@ final class Dynamics
             $velocity = $mark->kind === 'loudness' ? (float) $mark->value : Loudness::velocityOf($value);
             if ($velocity !== null) {
                 $wedge = null;
-                $levels[] = [$mark->onset, (float) $velocity, $mark->kind === 'loudness' ? 'as the file says' : $value, null];
+                $levels[] = new DynamicLevel($mark->onset, (float) $velocity, $mark->kind === 'loudness' ? 'as the file says' : $value);
             }
         }
 

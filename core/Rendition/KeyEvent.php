@@ -29,5 +29,6 @@ final readonly class KeyEvent
         public int $velocity,
         public int $hand,
         public array $ledger,
-    ) {}
+    ) {
+    }
 }

@@ -26,5 +26,6 @@ final readonly class PedalEvent
         public float $at,
         public float $ms,
         public int $value,
-    ) {}
+    ) {
+    }
 }

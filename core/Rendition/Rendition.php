@@ -18,7 +18,8 @@ final readonly class Rendition
         public array $events,
         public array $pedal,
         public array $tempo,
-    ) {}
+    ) {
+    }
 
     /**
      * @return array{events: list<array<string, mixed>>, pedal: list<array<string, mixed>>} for other programs

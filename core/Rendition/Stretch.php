@@ -20,7 +20,8 @@ final readonly class Stretch
         public float $to,
         private float $quartersLater,
         private float $secondsLater,
-    ) {}
+    ) {
+    }
 
     public function quarters(float $written): float
     {

@@ -25,7 +25,9 @@ final readonly class TempoMap
     /**
      * @param  non-empty-list<array{float, float, float}>  $steps  quarter, second, quarters a minute from there
      */
-    private function __construct(private array $steps) {}
+    private function __construct(private array $steps)
+    {
+    }
 
     /**
      * @param  ?float  $quartersPerMinute  what the beginning is to be; later tempo marks keep their proportion to it
@@ -36,14 +38,14 @@ final readonly class TempoMap
         $first = $marks !== [] && ! $marks[0]->onset->isPositive() ? (float) $marks[0]->value : null;
         $printed = $first ?? self::fromWords($score) ?? (isset($marks[0]) ? (float) $marks[0]->value : self::DEFAULT);
         $scale = $quartersPerMinute === null ? 1.0 : $quartersPerMinute / $printed;
-        $steps = [[0.0, 0.0, $printed * $scale]];
+        $steps = [[0.0, 0.0, $quartersPerMinute ?? $printed]];
         foreach ($marks as $mark) {
             [$quarter, $second, $tempo] = $steps[count($steps) - 1];
             $at = $mark->onset->toFloat();
             $step = [$at, $second + ($at - $quarter) * 60 / $tempo, (float) $mark->value * $scale];
             if ($at > $quarter) {
                 $steps[] = $step;
-            } else {
+            } elseif ($at > 0 || $quartersPerMinute === null) {
                 $steps[count($steps) - 1] = $step;
             }
         }

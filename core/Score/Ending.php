@@ -20,5 +20,6 @@ final readonly class Ending
         public array $numbers,
         public int $times,
         public bool $last,
-    ) {}
+    ) {
+    }
 }

@@ -15,7 +15,8 @@ final readonly class Fraction
     private function __construct(
         public int $numerator,
         public int $denominator,
-    ) {}
+    ) {
+    }
 
     /**
      * @throws InvalidArgumentException if the denominator is zero
@@ -85,9 +86,6 @@ final readonly class Fraction
         return self::exact($this->numerator * $other->numerator, $this->denominator * $other->denominator);
     }
 
-    /**
-     * @throws InvalidArgumentException if the divisor is zero
-     */
     public function dividedBy(self $other): self
     {
         return self::exact($this->numerator * $other->denominator, $this->denominator * $other->numerator);

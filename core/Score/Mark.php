@@ -21,5 +21,6 @@ final readonly class Mark
         public string|float $value,
         public int $measure,
         public ?int $staff,
-    ) {}
+    ) {
+    }
 }

@@ -25,7 +25,8 @@ final readonly class Measure
         public Fraction $length,
         public TimeSignature $time,
         public int $fifths,
-    ) {}
+    ) {
+    }
 
     public function end(): Fraction
     {

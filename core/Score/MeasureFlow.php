@@ -24,5 +24,6 @@ final readonly class MeasureFlow
         public bool $fine = false,
         public bool $daCapo = false,
         public bool $dalSegno = false,
-    ) {}
+    ) {
+    }
 }

@@ -35,11 +35,30 @@ final readonly class Note
         public array $pieces,
         public ?float $velocity,
         public array $fingering,
-    ) {}
+    ) {
+    }
 
     public function end(): Fraction
     {
         return $this->onset->plus($this->duration);
+    }
+
+    /**
+     * The place of the sounding name on the line of fifths: a transposing part's names are moved along.
+     */
+    public function fifths(): int
+    {
+        return $this->pitch->fifths() + $this->transposition();
+    }
+
+    /**
+     * How far what sounds lies from what is written, on the line of fifths.
+     */
+    public function transposition(): int
+    {
+        $fifths = ((($this->midi - $this->pitch->midi()) * 7) % 12 + 12) % 12;
+
+        return $fifths > 6 ? $fifths - 12 : $fifths;
     }
 
     public function has(string $articulation): bool

@@ -13,5 +13,6 @@ final readonly class Part
         public string $id,
         public string $name,
         public int $staves,
-    ) {}
+    ) {
+    }
 }

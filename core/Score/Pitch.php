@@ -17,7 +17,8 @@ final readonly class Pitch
         public string $step,
         public int $alter,
         public int $octave,
-    ) {}
+    ) {
+    }
 
     /**
      * The MIDI note number of the written pitch (middle C is 60).

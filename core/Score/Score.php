@@ -29,7 +29,8 @@ final readonly class Score
         public array $slurs,
         public array $playbackOrder,
         public array $warnings,
-    ) {}
+    ) {
+    }
 
     public function end(): Fraction
     {

@@ -12,5 +12,6 @@ final readonly class Slur
     public function __construct(
         public string $from,
         public string $to,
-    ) {}
+    ) {
+    }
 }

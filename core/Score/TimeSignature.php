@@ -15,7 +15,8 @@ final readonly class TimeSignature
     public function __construct(
         public array $groups,
         public int $beatType,
-    ) {}
+    ) {
+    }
 
     public static function common(): self
     {

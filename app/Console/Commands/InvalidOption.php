@@ -9,4 +9,6 @@ use RuntimeException;
 /**
  * An option with a value the command does not know.
  */
-final class InvalidOption extends RuntimeException {}
+final class InvalidOption extends RuntimeException
+{
+}

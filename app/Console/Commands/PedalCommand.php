@@ -11,8 +11,8 @@ use Tarnwind\Core\Sound\Instrument;
 
 final class PedalCommand extends Command
 {
-    use ReadsScore;
     use ReadsSchool;
+    use ReadsScore;
 
     protected $signature = 'tarnwind:pedal {file : MusicXML or compressed MusicXML} {--part= : id of the part to read}
         {--school=singing : singing, clean, haze, dampers-off or as-printed} {--tempo= : quarters a minute} {--json : JSON, as always}';
@@ -23,7 +23,7 @@ final class PedalCommand extends Command
     {
         return $this->attempt(function (): void {
             $school = $this->school();
-            $preparation = Preparation::of($this->score($this->document()), $this->tempoOption());
+            $preparation = Preparation::of($this->score($this->document()), $this->tempo());
             $decay = Instrument::ConcertGrand->decay();
             $spans = $preparation->suggest($school, $decay);
             $this->print([
@@ -32,5 +32,18 @@ final class PedalCommand extends Command
                 ...Examiner::examine($preparation->texture, $spans, $decay)->toArray(),
             ]);
         });
+    }
+
+    private function tempo(): ?float
+    {
+        $tempo = $this->option('tempo');
+        if ($tempo === null) {
+            return null;
+        }
+        if (! is_numeric($tempo) || $tempo < 10 || $tempo > 400) {
+            throw new InvalidOption('The tempo is given in quarters a minute, from 10 to 400.');
+        }
+
+        return (float) $tempo;
     }
 }

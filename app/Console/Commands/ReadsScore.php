@@ -40,9 +40,7 @@ trait ReadsScore
 
     private function score(Document $document): Score
     {
-        $part = $this->hasOption('part') ? $this->option('part') : null;
-
-        return ScoreReader::read($document, is_string($part) ? $part : null);
+        return ScoreReader::read($document, $this->option('part'));
     }
 
     private function contents(string $path): string
@@ -52,19 +50,6 @@ trait ReadsScore
         }
 
         return (string) file_get_contents($path);
-    }
-
-    private function tempoOption(): ?float
-    {
-        $tempo = $this->option('tempo');
-        if ($tempo === null) {
-            return null;
-        }
-        if (! is_numeric($tempo) || $tempo < 10 || $tempo > 400) {
-            throw new InvalidOption('The tempo is given in quarters a minute, from 10 to 400.');
-        }
-
-        return (float) $tempo;
     }
 
     /**

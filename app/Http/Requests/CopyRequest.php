@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -17,11 +18,12 @@ final class CopyRequest extends FormRequest
      */
     public function rules(): array
     {
-        $teacher = $this->user()?->getAuthIdentifier();
+        /** @var User $teacher */
+        $teacher = $this->user();
 
         return [
-            'student_id' => ['required', 'integer', Rule::exists('students', 'id')->where('user_id', $teacher)],
-            'piece_id' => ['required', 'integer', Rule::exists('pieces', 'id')->where('user_id', $teacher)],
+            'student_id' => ['required', 'integer', Rule::exists('students', 'id')->where('user_id', $teacher->id)],
+            'piece_id' => ['required', 'integer', Rule::exists('pieces', 'id')->where('user_id', $teacher->id)],
         ];
     }
 }

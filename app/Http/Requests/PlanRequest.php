@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
+use stdClass;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
@@ -36,8 +37,9 @@ final class PlanRequest extends FormRequest
     public function plan(): Plan
     {
         $body = json_decode((string) $this->getContent());
+        $plan = $body instanceof stdClass ? ($body->plan ?? null) : null;
         try {
-            return Plan::fromJson(json_encode($body->plan ?? null, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+            return Plan::fromJson(json_encode($plan, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
         } catch (InvalidPlan $error) {
             throw ValidationException::withMessages(['plan' => $error->getMessage()]);
         }

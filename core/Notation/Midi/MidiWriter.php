@@ -8,7 +8,7 @@ use Tarnwind\Core\Rendition\PedalEvent;
 use Tarnwind\Core\Rendition\Rendition;
 
 /**
- * Writes a rendition as a Standard MIDI File, format 1: tempo and pedal, right hand, left hand.
+ * Writes a rendition as a Standard MIDI File, format 1: tempo, right hand with the pedal, left hand.
  */
 final class MidiWriter
 {
@@ -24,10 +24,10 @@ final class MidiWriter
             $micros = (int) round(60_000_000 / $perMinute);
             $conductor[] = [self::ticks($quarter), 0, "\xFF\x51\x03".substr(pack('N', $micros), 1)];
         }
-        foreach ($rendition->pedal as $event) {
-            $conductor[] = [self::ticks($event->at), 1, pack('C3', 0xB0 | self::CHANNEL, PedalEvent::CONTROLLER, $event->value)];
-        }
         $tracks = [$conductor, [[0, 0, "\xFF\x03".self::text('Right hand')]], [[0, 0, "\xFF\x03".self::text('Left hand')]]];
+        foreach ($rendition->pedal as $event) {
+            $tracks[1][] = [self::ticks($event->at), 1, pack('C3', 0xB0 | self::CHANNEL, PedalEvent::CONTROLLER, $event->value)];
+        }
         foreach ($rendition->events as $event) {
             $from = self::ticks($event->from);
             $tracks[$event->hand][] = [$from, 2, pack('C3', 0x90 | self::CHANNEL, $event->midi, $event->velocity)];

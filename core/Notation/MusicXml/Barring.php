@@ -23,7 +23,8 @@ final readonly class Barring
     private function __construct(
         public array $starts,
         public array $flow,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array<string, DOMElement>  $parts
@@ -34,7 +35,7 @@ final readonly class Barring
         $lengths = [];
         /** @var list<TimeSignature> $times */
         $times = [];
-        /** @var list<array<string, mixed>> $facts */
+        /** @var list<FlowFacts> $facts */
         $facts = [];
         foreach ($parts as $part) {
             $divisions = Fraction::of(1);
@@ -49,7 +50,7 @@ final readonly class Barring
                 if ($index >= count($times) || ! $length->isZero()) {
                     $times[$index] = $time;
                 }
-                self::readFlow($measure, $facts[$index]);
+                self::readFlow($measure, $facts[$index] ??= new FlowFacts);
                 $index++;
             }
         }
@@ -59,24 +60,24 @@ final readonly class Barring
             $starts[] = $start = $start->plus($length->isZero() ? $times[$index]->length() : $length);
         }
 
-        return new self($starts, array_map(fn (array $fact): MeasureFlow => new MeasureFlow(...$fact), self::withCoda($facts)));
+        $facts = array_values($facts);
+        self::sortCodas($facts);
+
+        return new self($starts, array_map(fn (FlowFacts $fact): MeasureFlow => $fact->flow(), $facts));
     }
 
     /**
      * Of two coda signs without a word of which is which, playing leaves at the first and goes on at the second.
      *
-     * @param  list<array<string, mixed>>  $facts
-     * @return list<array<string, mixed>>
+     * @param  list<FlowFacts>  $facts
      */
-    private static function withCoda(array $facts): array
+    private static function sortCodas(array $facts): void
     {
-        $signs = array_keys(array_filter($facts, fn (array $fact): bool => isset($fact['coda'])));
-        if (count($signs) > 1 && array_filter($facts, fn (array $fact): bool => isset($fact['toCoda'])) === []) {
-            unset($facts[$signs[0]]['coda']);
-            $facts[$signs[0]]['toCoda'] = true;
+        $signs = array_values(array_filter($facts, fn (FlowFacts $fact): bool => $fact->coda));
+        if (count($signs) > 1 && array_filter($facts, fn (FlowFacts $fact): bool => $fact->toCoda) === []) {
+            $signs[0]->coda = false;
+            $signs[0]->toCoda = true;
         }
-
-        return array_values($facts);
     }
 
     /**
@@ -116,89 +117,17 @@ final readonly class Barring
     }
 
     /**
-     * @param  ?array<string, mixed>  $flow  arguments of a MeasureFlow, gathered over all parts
+     * Gathers, over all parts, what a bar says about the order of playing.
      */
-    private static function readFlow(DOMElement $measure, ?array &$flow): void
+    private static function readFlow(DOMElement $measure, FlowFacts $flow): void
     {
-        $flow ??= [];
         for ($child = $measure->firstElementChild; $child !== null; $child = $child->nextElementSibling) {
             if ($child->nodeName === 'barline') {
-                self::readBarline($child, $flow);
+                $flow->readBarline($child);
             } elseif ($child->nodeName === 'sound') {
-                self::readSound($child, $flow);
+                $flow->readSound($child);
             } elseif ($child->nodeName === 'direction') {
-                $sound = Xml::child($child, 'sound');
-                if ($sound !== null) {
-                    self::readSound($sound, $flow);
-                }
-                self::readDirection($child, $flow);
-            }
-        }
-    }
-
-    /**
-     * @param  array<string, mixed>  $flow
-     */
-    private static function readBarline(DOMElement $barline, array &$flow): void
-    {
-        $repeat = Xml::child($barline, 'repeat');
-        if ($repeat?->getAttribute('direction') === 'forward') {
-            $flow['repeatStart'] = true;
-        } elseif ($repeat?->getAttribute('direction') === 'backward') {
-            $flow['repeatTimes'] = max(2, (int) $repeat->getAttribute('times'));
-        }
-        $ending = Xml::child($barline, 'ending');
-        if ($ending?->getAttribute('type') === 'start') {
-            preg_match_all('/\d+/', $ending->getAttribute('number'), $numbers);
-            $flow['endingNumbers'] = array_map(intval(...), $numbers[0]);
-        } elseif ($ending !== null) {
-            $flow['endingStops'] = true;
-        }
-        foreach (['segno' => 'segno', 'coda' => 'coda'] as $name => $fact) {
-            if (Xml::child($barline, $name) !== null) {
-                $flow[$fact] = true;
-            }
-        }
-    }
-
-    /**
-     * @param  array<string, mixed>  $flow
-     */
-    private static function readSound(DOMElement $sound, array &$flow): void
-    {
-        foreach (['segno' => 'segno', 'coda' => 'coda', 'tocoda' => 'toCoda', 'fine' => 'fine', 'dacapo' => 'daCapo', 'dalsegno' => 'dalSegno'] as $name => $fact) {
-            if ($sound->hasAttribute($name) && $sound->getAttribute($name) !== 'no') {
-                $flow[$fact] = true;
-            }
-        }
-    }
-
-    /**
-     * Signs and words that print a jump without saying how it sounds.
-     *
-     * @param  array<string, mixed>  $flow
-     */
-    private static function readDirection(DOMElement $direction, array &$flow): void
-    {
-        foreach (Xml::children($direction, 'direction-type') as $type) {
-            foreach (Xml::children($type) as $sign) {
-                if ($sign->nodeName === 'segno') {
-                    $flow['segno'] = true;
-                } elseif ($sign->nodeName === 'coda' && Xml::child($direction, 'sound')?->hasAttribute('tocoda') !== true) {
-                    $flow['coda'] = true;
-                } elseif ($sign->nodeName === 'words') {
-                    $words = mb_strtolower(trim($sign->textContent));
-                    $fact = match (1) {
-                        preg_match('/^(d\.? ?c\.?|da capo)\b/u', $words), preg_match('/^d\.c\./', $words) => 'daCapo',
-                        preg_match('/^(d\.? ?s\.?|dal segno)\b/u', $words), preg_match('/^d\.s\./', $words) => 'dalSegno',
-                        preg_match('/^to coda\b/', $words) => 'toCoda',
-                        preg_match('/^fine\.?$/', $words) => 'fine',
-                        default => null,
-                    };
-                    if ($fact !== null) {
-                        $flow[$fact] = true;
-                    }
-                }
+                $flow->readDirection($child);
             }
         }
     }

@@ -24,7 +24,8 @@ final class Document
     private function __construct(
         private readonly DOMDocument $tree,
         public readonly array $warnings,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  string  $bytes  MusicXML 1.0 to 4.0, partwise or timewise, plain or compressed
@@ -145,7 +146,7 @@ final class Document
         $before = libxml_use_internal_errors(true);
         try {
             $tree = new DOMDocument('1.0', 'UTF-8');
-            $loaded = $text !== '' && $tree->loadXML($text, LIBXML_NONET | LIBXML_COMPACT | LIBXML_NOBLANKS);
+            $loaded = $tree->loadXML($text, LIBXML_NONET | LIBXML_COMPACT | LIBXML_NOBLANKS);
             $error = libxml_get_last_error();
             libxml_clear_errors();
             if (! $loaded) {

@@ -174,15 +174,7 @@ final class PartReader
                     break;
             }
         }
-        if (! $grace && $duration === null) {
-            $this->warn('a note has no duration; its printed value was taken');
-            $duration = Durations::ofType($note);
-        }
-        if (! $grace && ! $this->divisionsKnown && $duration !== null) {
-            $this->warn('the file does not say how time is divided; quarters were taken');
-            $this->divisionsKnown = true;
-        }
-        $length = $grace || $duration === null ? Fraction::zero() : $duration;
+        $length = $grace ? Fraction::zero() : $this->lengthOf($note, $duration);
         $offset = $chord ? $this->chordOnset : $this->cursor;
         if (! $chord) {
             $this->chordOnset = $this->cursor;
@@ -231,6 +223,19 @@ final class PartReader
         );
     }
 
+    private function lengthOf(DOMElement $note, ?Fraction $duration): Fraction
+    {
+        if (! $this->divisionsKnown) {
+            $this->warn('the file does not say how time is divided; quarters were taken');
+            $this->divisionsKnown = true;
+        }
+        if ($duration === null) {
+            $this->warn('a note has no duration; its printed value was taken');
+        }
+
+        return $duration ?? Durations::ofType($note);
+    }
+
     private function pitch(DOMElement $element): ?Pitch
     {
         $step = Xml::text($element, 'step') ?? '';
@@ -259,7 +264,7 @@ final class PartReader
             }
         }
 
-        return array_values($fingers);
+        return $fingers;
     }
 
     private function readSlur(DOMElement $slur, string $id, string $voice): void

@@ -32,7 +32,8 @@ final readonly class Piece
         public array $fingering,
         public bool $tieStarts,
         public bool $tieStops,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Piece>  $chain  pieces of one pitch that touch, in time order

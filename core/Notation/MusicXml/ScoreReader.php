@@ -8,7 +8,6 @@ use ArithmeticError;
 use DOMElement;
 use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Score\Mark;
-use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\PlaybackOrder;
@@ -22,7 +21,7 @@ final class ScoreReader
 {
     private const MOST_WARNINGS = 20;
 
-    /** @var list<string> what parts for one pianist's two hands are called */
+    /** What parts for one pianist's two hands are called. */
     private const PIANO_NAMES = '/piano|klavier|pianoforte|right|left|rechts|links|rechte|linke|droite|gauche|destra|sinistra|^r\.?\s?h\.?$|^l\.?\s?h\.?$|^m\.\s?[dgs]\.$/iu';
 
     /**

@@ -102,13 +102,17 @@ function beat(time: number): string {
             <h3>Findings</h3>
             <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
             <article v-for="finding in findings" :key="finding.kind + finding.at" :class="['finding', finding.severity]">
-                <p><span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}</p>
+                <p>
+                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
+                </p>
                 <a-button v-if="finding.remedy" size="small" @click="desk.remedy(finding)">{{ finding.remedy.label }}</a-button>
             </article>
         </section>
 
         <section>
-            <h3><label for="bar-note">Note for {{ student.name }}</label></h3>
+            <h3>
+                <label for="bar-note">Note for {{ student.name }}</label>
+            </h3>
             <a-textarea
                 id="bar-note"
                 v-model:value="text"

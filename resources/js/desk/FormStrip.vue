@@ -24,7 +24,14 @@ const columns = computed(() => {
     }
     return props.measures.map((measure, index) => {
         const value = worst[index] ?? 0;
-        return { index, number: measure.number, value, name: blurName(value), height: Math.max(3, blurHeight(value) * (HEIGHT - 8)), severity: severe.get(index) };
+        return {
+            index,
+            number: measure.number,
+            value,
+            name: blurName(value),
+            height: Math.max(3, blurHeight(value) * (HEIGHT - 8)),
+            severity: severe.get(index),
+        };
     });
 });
 

@@ -12,7 +12,11 @@ const labels = computed(() => {
     const here = props.harmonies
         .map((harmony) => ({ harmony, from: fractionValue(harmony.from), to: fractionValue(harmony.to) }))
         .filter(({ from, to }) => from < props.laid.to && to > props.laid.from)
-        .map(({ harmony, from }) => ({ harmony, x: from < props.laid.from ? (props.laid.spots[0]?.x ?? props.laid.left) : xAt(props.laid, from), goesOn: from < props.laid.from }));
+        .map(({ harmony, from }) => ({
+            harmony,
+            x: from < props.laid.from ? (props.laid.spots[0]?.x ?? props.laid.left) : xAt(props.laid, from),
+            goesOn: from < props.laid.from,
+        }));
     return here.map((label, index) => {
         const room = (here[index + 1]?.x ?? props.laid.right) - label.x;
         return { ...label, x: label.x - 4, name: label.harmony.name.length * LETTER < room ? label.harmony.name : '', numeral: label.harmony.numeral };

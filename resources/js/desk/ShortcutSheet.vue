@@ -33,14 +33,34 @@ const KEYS: [string[], string][] = [
         </table>
         <h3>What the lines say</h3>
         <ul class="legend">
-            <li><svg width="46" height="18"><path d="M4 3 v11 h38 v-11" class="suggested" /><circle cx="4" cy="14" r="2.6" class="ring" /></svg> suggested</li>
-            <li><svg width="46" height="18"><path d="M5 3 v11 h37 v-11" class="teacher" /><path d="M5 9.5 l4.5 4.5 l-4.5 4.5 l-4.5 -4.5 z" class="diamond" /></svg> your own</li>
-            <li><svg width="46" height="18"><path d="M4 3 v11 h38 v-11" class="printed" /><rect x="1.5" y="11.5" width="5" height="5" class="square" /></svg> printed in the edition</li>
-            <li><svg width="46" height="18"><path d="M4 6 v5 h24 v-5" class="bracket" /></svg> time to catch what is struck</li>
+            <li>
+                <svg width="46" height="18">
+                    <path d="M4 3 v11 h38 v-11" class="suggested" />
+                    <circle cx="4" cy="14" r="2.6" class="ring" />
+                </svg>
+                suggested
+            </li>
+            <li>
+                <svg width="46" height="18">
+                    <path d="M5 3 v11 h37 v-11" class="teacher" />
+                    <path d="M5 9.5 l4.5 4.5 l-4.5 4.5 l-4.5 -4.5 z" class="diamond" />
+                </svg>
+                your own
+            </li>
+            <li>
+                <svg width="46" height="18">
+                    <path d="M4 3 v11 h38 v-11" class="printed" />
+                    <rect x="1.5" y="11.5" width="5" height="5" class="square" />
+                </svg>
+                printed in the edition
+            </li>
+            <li>
+                <svg width="46" height="18"><path d="M4 6 v5 h24 v-5" class="bracket" /></svg> time to catch what is struck
+            </li>
         </ul>
         <p class="care">
-            Heel on the floor, ball of the foot on the pedal. If foot, ankle or hand hurt, stop; lasting pain, numbness or tingling belong to a doctor or therapist who knows
-            musicians.
+            Heel on the floor, ball of the foot on the pedal. If foot, ankle or hand hurt, stop; lasting pain, numbness or tingling belong to a doctor or
+            therapist who knows musicians.
         </p>
     </a-modal>
 </template>

@@ -84,7 +84,10 @@ export function useDesk(props: DeskProps) {
             const question: { plan: PlanDocument; window: Window | null } = next;
             next = null;
             try {
-                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, { plan: question.plan, ...question.window });
+                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, {
+                    plan: question.plan,
+                    ...question.window,
+                });
                 examination.value = merge(examination.value, answer);
                 trouble.value = '';
             } catch (error) {
@@ -128,7 +131,14 @@ export function useDesk(props: DeskProps) {
         const next = document(marks);
         draft.value = null;
         commit(next);
-        void examine(next, changed(plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'), marks, line));
+        void examine(
+            next,
+            changed(
+                plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'),
+                marks,
+                line,
+            ),
+        );
     }
 
     function step(turn: typeof undo): void {
@@ -142,7 +152,9 @@ export function useDesk(props: DeskProps) {
     async function suggest(school: PlanDocument['school'] = plan.value.school): Promise<void> {
         busy.value = 'Planning the pedal …';
         try {
-            const answer = await sendJson<{ plan: PlanDocument; examination: Examination }>('POST', `/copies/${props.copy.id}/suggestion`, { plan: { ...plan.value, school } });
+            const answer = await sendJson<{ plan: PlanDocument; examination: Examination }>('POST', `/copies/${props.copy.id}/suggestion`, {
+                plan: { ...plan.value, school },
+            });
             commit(answer.plan);
             examination.value = answer.examination;
             trouble.value = '';
@@ -176,7 +188,9 @@ export function useDesk(props: DeskProps) {
         const time = times[moment] ?? 0;
         const harmony = props.score.harmonies.find(({ from, to }) => fractionValue(from) <= time && time < fractionValue(to));
         const end = harmony ? fractionValue(harmony.to) : Infinity;
-        const found = times.findIndex((other, index) => index > moment && (other >= end - 1e-9 || (moments[index]?.measure ?? 0) > (moments[moment]?.measure ?? 0) + 1));
+        const found = times.findIndex(
+            (other, index) => index > moment && (other >= end - 1e-9 || (moments[index]?.measure ?? 0) > (moments[moment]?.measure ?? 0) + 1),
+        );
         return found < 0 ? moments.length - 1 : found;
     }
 
@@ -275,7 +289,10 @@ function changed(before: readonly PedalMark[], after: readonly PedalMark[], line
     const from = Math.min(...different.map((mark) => mark.from));
     const to = Math.max(...different.map((mark) => mark.to));
     const last = line.moments.length - 1;
-    const first = Math.max(0, line.times.findLastIndex((time) => time < from - 1e-9));
+    const first = Math.max(
+        0,
+        line.times.findLastIndex((time) => time < from - 1e-9),
+    );
     const end = line.times.findIndex((time) => time > to + 1e-9);
     return { from: line.moments[first]!.at, to: line.moments[end < 0 ? last : end]!.at };
 }
@@ -297,7 +314,10 @@ function merge(known: Examination, answer: Examination & Window): Examination {
     const last = (spans: Examination['spans']): Set<string> => new Set(spans.map((span) => span.down));
     const downs = last(answer.spans);
     return {
-        spans: [...known.spans.filter((span) => !downs.has(span.down) && (fractionValue(span.up) < from || fractionValue(span.down) > to)), ...answer.spans].sort((a, b) => order(a.down, b.down)),
+        spans: [
+            ...known.spans.filter((span) => !downs.has(span.down) && (fractionValue(span.up) < from || fractionValue(span.down) > to)),
+            ...answer.spans,
+        ].sort((a, b) => order(a.down, b.down)),
         blur: [...known.blur.filter((point) => outside(point.onset)), ...answer.blur].sort((a, b) => order(a.onset, b.onset)),
         findings: [...known.findings.filter((finding) => outside(finding.at)), ...answer.findings].sort((a, b) => order(a.at, b.at)),
     };

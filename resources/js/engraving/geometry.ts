@@ -9,7 +9,8 @@ export interface System {
     measures: { id: string; left: number; right: number }[];
 }
 
-const TOKEN = /<g id="([^"]+)" class="(note|measure|barLine)[^>]*>|<use [^>]*translate\(([-\d.]+),|<path d="M([-\d.]+) [-\d.]+ L([-\d.]+) [-\d.]+" stroke-width="13"|<g class="page-margin"[^>]*translate\(([-\d.]+),/g;
+const TOKEN =
+    /<g id="([^"]+)" class="(note|measure|barLine)[^>]*>|<use [^>]*translate\(([-\d.]+),|<path d="M([-\d.]+) [-\d.]+ L([-\d.]+) [-\d.]+" stroke-width="13"|<g class="page-margin"[^>]*translate\(([-\d.]+),/g;
 
 /**
  * Reads positions from an engraved system without a DOM, so that it can be done in a worker.

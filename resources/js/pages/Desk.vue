@@ -23,7 +23,11 @@ const SCALE = 38;
 const column = ref<HTMLElement>();
 const sheetOpen = ref(false);
 
-const bars = props.score.measures.map((measure) => ({ id: measure.id, from: fractionValue(measure.start), to: fractionValue(measure.start) + fractionValue(measure.length) }));
+const bars = props.score.measures.map((measure) => ({
+    id: measure.id,
+    from: fractionValue(measure.start),
+    to: fractionValue(measure.start) + fractionValue(measure.length),
+}));
 const timed = props.score.moments.map((moment, index) => ({ time: desk.times[index] ?? 0, measure: moment.measure, notes: moment.notes }));
 const laid = computed<Laid[]>(() => systems.value.map((system) => layMoments(system, bars, timed)));
 const marks = computed(() => edits.placed(desk.pedal.value, desk.line));
@@ -117,7 +121,8 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
         if (!place || !box) return;
         const x = ((moving.clientX - box.left) * place.system.width) / box.width;
         let target = nearestSpot(place, x)?.moment;
-        if (target !== undefined && end === 'to' && place.right - x < (place.right - (place.spots.at(-1)?.x ?? 0)) / 2) target = (place.spots.at(-1)?.moment ?? 0) + 1;
+        if (target !== undefined && end === 'to' && place.right - x < (place.right - (place.spots.at(-1)?.x ?? 0)) / 2)
+            target = (place.spots.at(-1)?.moment ?? 0) + 1;
         if (target === undefined || target === last) return;
         last = target;
         desk.preview(edits.moveEnd(origin, desk.line, mark, end, Math.min(target, props.score.moments.length - 1)));
@@ -202,7 +207,9 @@ const SCHOOL_WORDS: Record<string, string> = {
                 />
             </label>
             <span class="gap" />
-            <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)">{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button>
+            <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)"
+                >{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button
+            >
         </div>
 
         <div v-if="desk.saving.state.value === 'conflict'" class="notice" role="alert">
@@ -213,11 +220,13 @@ const SCHOOL_WORDS: Record<string, string> = {
         <div v-else-if="desk.saving.state.value === 'waiting'" class="notice" role="alert">
             {{ desk.saving.message.value }} Your edits are kept in this browser and will be sent again.
         </div>
-        <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">{{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.</div>
+        <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">
+            {{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.
+        </div>
         <div v-else-if="desk.trouble.value || engravingTrouble" class="notice" role="alert">{{ desk.trouble.value || engravingTrouble }}</div>
 
         <div class="middle">
-            <main class="scroll" tabindex="-1">
+            <main class="scroll" tabindex="0" aria-label="The score">
                 <div ref="column" class="column">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
                     <SystemView

@@ -79,7 +79,9 @@ const partOptions = computed(() => {
     <PageFrame>
         <p><Link href="/">Studio</Link></p>
         <h1>Add a piece</h1>
-        <p class="quiet">A score as MusicXML: <em>.musicxml</em>, <em>.mxl</em> or <em>.xml</em>, up to 20 MB. It is read first; you decide whether to keep it.</p>
+        <p class="quiet">
+            A score as MusicXML: <em>.musicxml</em>, <em>.mxl</em> or <em>.xml</em>, up to 20 MB. It is read first; you decide whether to keep it.
+        </p>
         <label :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
             <input class="visually-hidden" type="file" accept=".musicxml,.mxl,.xml" @change="take(($event.target as HTMLInputElement).files?.[0])" />
             <strong>{{ file ? file.name : 'Drop a score here' }}</strong>

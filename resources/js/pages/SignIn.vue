@@ -9,7 +9,7 @@ function submit(): void {
     form.post('/sign-in', { onError: () => form.reset('password') });
 }
 
-function demo(): void {
+function signInToDemo(): void {
     if (!props.demo) return;
     form.email = props.demo.email;
     form.password = props.demo.password;
@@ -39,7 +39,7 @@ function demo(): void {
             </form>
             <div v-if="demo" class="demo">
                 <p>This is a demonstration. Ines Marrow, an invented teacher, has left her studio open.</p>
-                <a-button size="large" block @click="demo">Sign in as the demo teacher</a-button>
+                <a-button size="large" block @click="signInToDemo">Sign in as the demo teacher</a-button>
             </div>
         </section>
     </main>

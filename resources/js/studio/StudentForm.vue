@@ -25,7 +25,15 @@ function remove(): void {
 </script>
 
 <template>
-    <a-modal open :title="student ? `Change ${student.name}` : 'Add a student'" ok-text="Save" cancel-text="Cancel" :confirm-loading="form.processing" @ok="save" @cancel="emit('close')">
+    <a-modal
+        open
+        :title="student ? `Change ${student.name}` : 'Add a student'"
+        ok-text="Save"
+        cancel-text="Cancel"
+        :confirm-loading="form.processing"
+        @ok="save"
+        @cancel="emit('close')"
+    >
         <form class="form" @submit.prevent="save">
             <label for="student-name">First name or nickname</label>
             <a-input id="student-name" v-model:value="form.name" :maxlength="60" />

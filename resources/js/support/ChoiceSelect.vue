@@ -1,6 +1,12 @@
 <script setup lang="ts" generic="Value extends string | number">
 /** A native select: it speaks to assistive technology and opens well under a finger. */
-const props = defineProps<{ value: Value | undefined; options: readonly { value: Value; label: string }[]; label?: string; placeholder?: string; id?: string }>();
+const props = defineProps<{
+    value: Value | undefined;
+    options: readonly { value: Value; label: string }[];
+    label?: string;
+    placeholder?: string;
+    id?: string;
+}>();
 const emit = defineEmits<{ choose: [value: Value] }>();
 
 function choose(event: Event): void {
@@ -22,7 +28,8 @@ function choose(event: Event): void {
     padding: 3px 28px 3px 10px;
     color: var(--ink);
     font: inherit;
-    background: var(--sheet) url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='10' height='6'%3E%3Cpath d='M1 1l4 4 4-4' fill='none' stroke='%2356646c' stroke-width='1.5'/%3E%3C/svg%3E")
+    background: var(--sheet)
+        url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='10' height='6'%3E%3Cpath d='M1 1l4 4 4-4' fill='none' stroke='%2356646c' stroke-width='1.5'/%3E%3C/svg%3E")
         no-repeat right 10px center;
     border: 1px solid #b9b29f;
     border-radius: 6px;

@@ -92,23 +92,68 @@ const flags = computed(() =>
         <rect v-for="band in bands" :key="band.key" :class="['band', band.name]" :x="band.left" :y="band.y" :width="band.width" :height="band.height">
             <title>Blur {{ band.value.toFixed(2) }}, {{ band.name }}</title>
         </rect>
-        <g v-for="shape in shapes" :key="shape.mark.id + shape.from" :class="['mark', shape.mark.origin, { current: shape.mark === current }]" :data-mark="shape.mark.id">
+        <g
+            v-for="shape in shapes"
+            :key="shape.mark.id + shape.from"
+            :class="['mark', shape.mark.origin, { current: shape.mark === current }]"
+            :data-mark="shape.mark.id"
+        >
             <template v-if="shape.mark.kind === 'span'">
                 <rect class="depth" :x="shape.left" :y="UP" :width="Math.max(1, shape.right - shape.left)" :height="shape.bottom - UP" />
                 <path class="line" :d="shape.path" />
-                <circle v-if="shape.begins && shape.mark.origin === 'suggested'" class="head" :cx="shape.left + (shape.changes ? 5 : 0)" :cy="shape.bottom" r="2.6" />
-                <rect v-else-if="shape.begins && shape.mark.origin === 'printed'" class="head" :x="shape.left - 2.5" :y="shape.bottom - 2.5" width="5" height="5" />
-                <path v-else-if="shape.begins" class="head" :d="`M${shape.left + (shape.changes ? 5 : 0)} ${shape.bottom - 4.5} l4.5 4.5 l-4.5 4.5 l-4.5 -4.5 z`" />
+                <circle
+                    v-if="shape.begins && shape.mark.origin === 'suggested'"
+                    class="head"
+                    :cx="shape.left + (shape.changes ? 5 : 0)"
+                    :cy="shape.bottom"
+                    r="2.6"
+                />
+                <rect
+                    v-else-if="shape.begins && shape.mark.origin === 'printed'"
+                    class="head"
+                    :x="shape.left - 2.5"
+                    :y="shape.bottom - 2.5"
+                    width="5"
+                    height="5"
+                />
+                <path
+                    v-else-if="shape.begins"
+                    class="head"
+                    :d="`M${shape.left + (shape.changes ? 5 : 0)} ${shape.bottom - 4.5} l4.5 4.5 l-4.5 4.5 l-4.5 -4.5 z`"
+                />
                 <text v-if="shape.mark.depth === 'half'" class="half" :x="shape.left + 12" :y="shape.bottom - 2">half</text>
             </template>
             <template v-else>
                 <rect class="dry" :x="shape.left" :y="UP - 5" :width="Math.max(2, shape.right - shape.left)" height="10" />
                 <text class="half" :x="shape.left + 2" :y="UP + 17">dry</text>
             </template>
-            <rect v-if="shape.begins" class="handle" data-end="from" :x="shape.left - 3" :y="UP - 4" width="15" height="34" @pointerdown.stop="emit('drag', shape.mark, 'from', $event)" />
-            <rect v-if="shape.ends" class="handle" data-end="to" :x="shape.right - 12" :y="UP - 4" width="15" height="34" @pointerdown.stop="emit('drag', shape.mark, 'to', $event)" />
+            <rect
+                v-if="shape.begins"
+                class="handle"
+                data-end="from"
+                :x="shape.left - 3"
+                :y="UP - 4"
+                width="15"
+                height="34"
+                @pointerdown.stop="emit('drag', shape.mark, 'from', $event)"
+            />
+            <rect
+                v-if="shape.ends"
+                class="handle"
+                data-end="to"
+                :x="shape.right - 12"
+                :y="UP - 4"
+                width="15"
+                height="34"
+                @pointerdown.stop="emit('drag', shape.mark, 'to', $event)"
+            />
         </g>
-        <path v-for="window in windows" :key="window.key" :class="['window', { tight: window.tight }]" :d="`M${window.left} ${WINDOW - 3} v4 H${window.right} v-4`">
+        <path
+            v-for="window in windows"
+            :key="window.key"
+            :class="['window', { tight: window.tight }]"
+            :d="`M${window.left} ${WINDOW - 3} v4 H${window.right} v-4`"
+        >
             <title>{{ window.label }}</title>
         </path>
         <g v-for="{ key, finding, x } in flags" :key="key" :class="['flag', finding.severity]" @click.stop="emit('open', finding)">

@@ -75,7 +75,11 @@ function own(mark: PedalMark, change: Partial<PedalMark>): PedalMark {
 
 /** Shortens or drops what stands in the way of a stretch. */
 function clear(marks: readonly PedalMark[], line: Timeline, from: number, to: number, keep?: PedalMark): PedalMark[] {
-    const at = (time: number): Place => place(line, line.times.findIndex((other) => other >= time - 1e-9));
+    const at = (time: number): Place =>
+        place(
+            line,
+            line.times.findIndex((other) => other >= time - 1e-9),
+        );
     return placed(marks, line).flatMap(({ mark, from: start, to: end }) => {
         if (mark === keep || end <= from || start >= to) return [mark];
         const left: PedalMark[] = [];
@@ -106,21 +110,28 @@ export function change(marks: readonly PedalMark[], line: Timeline, moment: numb
 export function lift(marks: readonly PedalMark[], line: Timeline, moment: number): PedalMark[] {
     const inside = markAt(marks, line, moment);
     if (inside?.mark.kind !== 'span') return [...marks];
-    return inside.from === line.times[moment] ? marks.filter((mark) => mark !== inside.mark) : replace(marks, inside.mark, own(inside.mark, { to: place(line, moment) }));
+    return inside.from === line.times[moment]
+        ? marks.filter((mark) => mark !== inside.mark)
+        : replace(marks, inside.mark, own(inside.mark, { to: place(line, moment) }));
 }
 
 /** Moves one end of a mark to a moment; neighbours that touched it move along, others give way. */
 export function moveEnd(marks: readonly PedalMark[], line: Timeline, mark: PedalMark, end: 'from' | 'to', moment: number): PedalMark[] {
     const old = placed([mark], line)[0];
     const target = line.times[moment];
-    if (!old || target === undefined || (end === 'to' ? target <= old.from : target >= old.to) || (moment >= line.moments.length - 1 && end === 'from')) return [...marks];
+    if (!old || target === undefined || (end === 'to' ? target <= old.from : target >= old.to) || (moment >= line.moments.length - 1 && end === 'from'))
+        return [...marks];
     const edge = old[end];
-    const twin = placed(marks, line).find((other) => other.mark !== mark && other.mark.kind === 'span' && (end === 'to' ? other.from === edge : other.to === edge));
+    const twin = placed(marks, line).find(
+        (other) => other.mark !== mark && other.mark.kind === 'span' && (end === 'to' ? other.from === edge : other.to === edge),
+    );
     const moved = own(mark, { [end]: place(line, moment) });
     let result = replace(marks, mark, moved);
     if (twin && mark.kind === 'span') {
         const follows = end === 'to' ? target < twin.to : target > twin.from;
-        result = follows ? replace(result, twin.mark, own(twin.mark, { [end === 'to' ? 'from' : 'to']: place(line, moment) })) : result.filter((other) => other !== twin.mark);
+        result = follows
+            ? replace(result, twin.mark, own(twin.mark, { [end === 'to' ? 'from' : 'to']: place(line, moment) }))
+            : result.filter((other) => other !== twin.mark);
     }
     return clear(result, line, end === 'from' ? target : old.from, end === 'to' ? target : old.to, moved);
 }

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Rendition\Dynamics;
+use Tarnwind\Core\Rendition\PedalEvent;
+use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+use Tests\support\MusicXml;
+
+function direction(string $what, string $sound = ''): string
+{
+    return "<direction><direction-type>$what</direction-type>$sound</direction>";
+}
+
+/**
+ * @return list<float>
+ */
+function velocities(Score $score): array
+{
+    $dynamics = new Dynamics($score);
+
+    return array_map(fn (Note $note): float => round(Dynamics::velocity($dynamics->ledger($note)), 1), $score->notes);
+}
+
+it('plays printed dynamics, hairpins to their goal and stresses for a moment', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().MusicXml::note('C5', 4).direction('<dynamics><p/></dynamics>').MusicXml::note('C5', 4).direction('<dynamics><sfz/></dynamics>').MusicXml::note('C5', 4).MusicXml::note('C5', 4),
+        direction('<wedge type="crescendo"/>').MusicXml::note('D5', 4).MusicXml::note('D5', 4).MusicXml::note('D5', 4).MusicXml::note('D5', 4),
+        direction('<wedge type="stop"/>').direction('<dynamics><f/></dynamics>').MusicXml::note('E5', 8).MusicXml::note('E5', 8, '', '<articulations><accent/></articulations>'),
+    ));
+
+    expect(velocities($score))->toBe([64.0, 49.0, 65.0, 49.0, 49.0, 60.8, 72.5, 84.3, 96.0, 106.0]);
+});
+
+it('itemises every velocity', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().direction('<dynamics><mp/></dynamics>').direction('<wedge type="diminuendo"/>').MusicXml::note('C5', 8).MusicXml::note('C5', 8).direction('<wedge type="stop"/>'),
+    ));
+
+    expect((new Dynamics($score))->ledger($score->notes[1]))->toBe([['reason' => 'mp', 'value' => 64.0], ['reason' => 'falling', 'value' => -8.0]]);
+});
+
+it('keeps later tempo marks in proportion to a new tempo', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().direction('<words>Allegro</words>', '<sound tempo="120"/>').MusicXml::note('C5', 16),
+        direction('<words>meno</words>', '<sound tempo="60"/>').MusicXml::note('C5', 16),
+    ));
+
+    expect(TempoMap::of($score)->seconds(8.0))->toEqualWithDelta(2 + 4, 1e-9)
+        ->and(TempoMap::of($score, 60)->seconds(8.0))->toEqualWithDelta(4 + 8, 1e-9)
+        ->and(TempoMap::of(MusicXml::score(MusicXml::part(MusicXml::attributes().direction('<words>Adagio molto</words>').MusicXml::note('C5', 16))))->quartersPerMinute())->toEqual(58);
+});
+
+it('plays repeats, staccato short and grace notes before the beat', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().direction('<words>x</words>', '<sound tempo="60"/>').MusicXml::note('C4', 8, '', '<articulations><staccato/></articulations>').MusicXml::note('E4', 0, '<grace/>').MusicXml::note('D4', 8)
+        .'<barline location="right"><repeat direction="backward"/></barline>',
+    ));
+    $events = Renderer::render($score, [], TempoMap::of($score))->events;
+
+    expect(array_map(fn ($event): array => [$event->midi, (int) round($event->startMs), (int) round($event->endMs)], $events))->toBe([
+        [60, 0, 1000], [64, 1910, 2000], [62, 2000, 4000], [60, 4000, 5000], [64, 5910, 6000], [62, 6000, 8000],
+    ]);
+});
+
+it('changes the pedal after the strike and before the first key to be caught is left', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes(8).direction('<words>x</words>', '<sound tempo="60"/>').MusicXml::note('C3', 16).MusicXml::note('D3', 1).MusicXml::note('', 15),
+    ));
+    $spans = [new Span(Fraction::zero(), Fraction::of(2)), new Span(Fraction::of(2), Fraction::of(4))];
+    $pedal = Renderer::render($score, $spans, TempoMap::of($score))->pedal;
+
+    expect(array_map(fn (PedalEvent $event): array => [(int) round($event->ms), $event->value], $pedal))->toBe([[0, 127], [2020, 0], [2105, 127], [4000, 0]]);
+});
