@@ -25,7 +25,7 @@ final class ScoreReader
     private const PIANO_NAMES = '/piano|klavier|pianoforte|right|left|rechts|links|rechte|linke|droite|gauche|destra|sinistra|^r\.?\s?h\.?$|^l\.?\s?h\.?$|^m\.\s?[dgs]\.$/iu';
 
     /**
-     * @param  ?string  $partId  by default the first part with two staves, else two one-staff parts of one piano, else the first
+     * @param  ?string  $partId  or two joined by "+", to be read as one; by default the first part with two staves, else two one-staff parts of one piano, else the first
      *
      * @throws UnreadableFile
      */
@@ -160,11 +160,12 @@ final class ScoreReader
     {
         $ids = array_map(fn (Part $part): string => $part->id, $parts);
         if ($wanted !== null) {
-            if (! in_array($wanted, $ids, true)) {
+            $named = in_array($wanted, $ids, true) ? [$wanted] : explode('+', $wanted);
+            if (array_diff($named, $ids) !== []) {
                 throw new UnreadableFile("The score has no part \"$wanted\"; its parts are ".implode(', ', $ids).'.');
             }
 
-            return [$wanted];
+            return $named;
         }
         foreach ($parts as $part) {
             if ($part->staves === 2) {

@@ -14,6 +14,9 @@ final class Text
     /** Bytes of XML; also the limit of an upload. */
     public const MOST_BYTES = 20 * 1024 * 1024;
 
+    /** Tags; a score of the largest size has fewer, and more would fill the memory. */
+    private const MOST_TAGS = 1_600_000;
+
     private const DOCTYPE = '/<!DOCTYPE(?:[^\[<>"\']|"[^"]*"|\'[^\']*\')*(\[.*?\]\s*)?>/s';
 
     /**
@@ -30,6 +33,9 @@ final class Text
             throw new UnreadableFile('The score is larger than 20 MB, which is more than any piano piece needs.');
         }
         $text = self::toUtf8($bytes, $warnings);
+        if (substr_count($text, '<') > self::MOST_TAGS) {
+            throw new UnreadableFile('The file holds far more elements than any piano piece needs.');
+        }
         $text = ltrim((string) preg_replace('/^\s*<\?xml[^>]*\?>/', '', $text, 1));
 
         return self::withoutDoctype($text);

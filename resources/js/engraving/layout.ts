@@ -22,14 +22,14 @@ export interface Laid {
 }
 
 export interface Bar {
-    id: string;
     from: number;
     to: number;
+    moments: TimedMoment[];
 }
 
 export interface TimedMoment {
+    moment: number;
     time: number;
-    measure: number;
     notes: string[];
 }
 
@@ -39,26 +39,23 @@ const HALF_HEAD = 4.5;
 /**
  * Finds where every moment of a system stands: at its notes, else between its neighbours in time.
  */
-export function layMoments(system: System, bars: readonly Bar[], moments: readonly TimedMoment[]): Laid {
-    const places = new Map(bars.map((bar, index) => [bar.id, index]));
+export function layMoments(system: System, bars: ReadonlyMap<string, Bar>): Laid {
     const spots: Spot[] = [];
     let from = Infinity;
     let to = 0;
     for (const measure of system.measures) {
-        const index = places.get(measure.id);
-        const bar = index === undefined ? undefined : bars[index];
-        if (index === undefined || !bar) continue;
+        const bar = bars.get(measure.id);
+        if (!bar) continue;
         from = Math.min(from, bar.from);
         to = Math.max(to, bar.to);
         const known: { time: number; x: number }[] = [];
         const inside: { moment: number; time: number; x: number | null }[] = [];
-        moments.forEach((moment, place) => {
-            if (moment.measure !== index) return;
-            const heads = moment.notes.map((id) => system.notes[id]).filter((x) => x !== undefined);
+        for (const { moment, time, notes } of bar.moments) {
+            const heads = notes.map((id) => system.notes[id]).filter((x) => x !== undefined);
             const x = heads.length > 0 ? Math.min(...heads) + HALF_HEAD : null;
-            inside.push({ moment: place, time: moment.time, x });
-            if (x !== null) known.push({ time: moment.time, x });
-        });
+            inside.push({ moment, time, x });
+            if (x !== null) known.push({ time, x });
+        }
         const frame = [{ time: bar.from, x: measure.left }, ...known, { time: bar.to, x: measure.right }];
         for (const { moment, time, x } of inside) spots.push({ moment, time, x: x ?? between(frame, time) });
     }

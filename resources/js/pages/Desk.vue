@@ -8,7 +8,7 @@ import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import SystemView from '../desk/SystemView.vue';
 import { useDesk, type DeskProps } from '../desk/useDesk';
 import type { SaveState } from '../desk/saving';
-import { layMoments, nearestSpot, type Laid } from '../engraving/layout';
+import { layMoments, nearestSpot, type Bar, type Laid } from '../engraving/layout';
 import { useEngraving } from '../engraving/useEngraving';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import { fractionValue } from '../support/fraction';
@@ -23,13 +23,12 @@ const SCALE = 38;
 const column = ref<HTMLElement>();
 const sheetOpen = ref(false);
 
-const bars = props.score.measures.map((measure) => ({
-    id: measure.id,
-    from: fractionValue(measure.start),
-    to: fractionValue(measure.start) + fractionValue(measure.length),
-}));
-const timed = props.score.moments.map((moment, index) => ({ time: desk.times[index] ?? 0, measure: moment.measure, notes: moment.notes }));
-const laid = computed<Laid[]>(() => systems.value.map((system) => layMoments(system, bars, timed)));
+const bars = new Map<string, Bar>();
+props.score.measures.forEach(({ id, start, length }, index) => {
+    const moments = props.score.moments.flatMap(({ measure, notes }, moment) => (measure === index ? [{ moment, time: desk.times[moment] ?? 0, notes }] : []));
+    bars.set(id, { from: fractionValue(start), to: fractionValue(start) + fractionValue(length), moments });
+});
+const laid = computed<Laid[]>(() => systems.value.map((system) => layMoments(system, bars)));
 const marks = computed(() => edits.placed(desk.pedal.value, desk.line));
 const current = computed(() => edits.markAt(desk.pedal.value, desk.line, desk.cursor.value)?.mark ?? null);
 const tempo = computed(() => desk.plan.value.tempo ?? props.score.tempo);

@@ -56,6 +56,7 @@ it('refuses in one clear line', function (string|Closure $bytes, string $words):
     'an entity nobody declared' => ['<score-partwise><part-list>&nbsp;</part-list></score-partwise>', 'damaged'],
     'a document type that never ends' => ['<!DOCTYPE score-partwise [', 'damaged'],
     'an archive of one huge file' => [fn (): string => zipOf(['score.xml' => str_repeat(' ', 60 * 1024 * 1024)]), '20 MB'],
+    'an archive of millions of empty elements' => [fn (): string => zipOf(['score.xml' => '<score-partwise>'.str_repeat('<a/>', 4_000_000).'</score-partwise>']), 'far more elements'],
     'an archive without a score' => [fn (): string => zipOf(['readme.txt' => 'hello']), 'no score'],
     'an archive of very many files' => [fn (): string => zipOf(array_fill_keys(array_map(fn (int $n): string => "$n.xml", range(1, 1001)), '<a/>')), 'too many files'],
     'a damaged archive' => ["PK\x03\x04 and nothing more", 'damaged'],
