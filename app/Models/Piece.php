@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\Cache;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Score\Score;
 
@@ -70,9 +71,15 @@ final class Piece extends Model
      */
     public function preparation(?float $tempo): Preparation
     {
-        $key = implode(':', ['preparation', $this->id, sha1_file(base_path('core/Preparation/Preparation.php')), $this->part, $tempo]);
+        return Cache::rememberForever("preparation:$this->id:$tempo", fn (): Preparation => Preparation::of($this->score(), $tempo));
+    }
 
-        return Cache::rememberForever($key, fn (): Preparation => Preparation::of($this->score(), $tempo));
+    /**
+     * The part of it that a single edit needs; kept by itself, since it is quicker to fetch.
+     */
+    public function texture(?float $tempo): Texture
+    {
+        return Cache::rememberForever("texture:$this->id:$tempo", fn (): Texture => $this->preparation($tempo)->texture);
     }
 
     /**

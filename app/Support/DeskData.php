@@ -49,7 +49,7 @@ final class DeskData
                 'warnings' => $score->warnings,
             ],
             'plan' => $plan->toArray(),
-            'examination' => Examiner::examine($preparation->texture, $plan->spans($score), $student->instrument->decay())->toArray(),
+            'examination' => Examiner::examine($preparation->texture, $plan->spans($score->measures), $student->instrument->decay())->toArray(),
         ];
     }
 }

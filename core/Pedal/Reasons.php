@@ -33,7 +33,7 @@ final class Reasons
             $reasons[] = 'without the change blur '.Blur::inWords($open->withoutChange);
         }
         $worst = 'blur at most '.Blur::inWords($open->worst);
-        $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".($texture->barNumbers[$texture->moments[$open->worstMoment]->measure] ?? '') : $worst;
+        $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".$texture->measures[$texture->moments[$open->worstMoment]->measure]->number : $worst;
         if ($open->span->depth === Depth::Half) {
             $reasons[] = 'half pedal keeps the low strings and thins the upper ones';
         }

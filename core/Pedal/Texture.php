@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Measure;
 
 /**
  * A piece as the foot meets it: moments in seconds, with what is struck, held and silent at each.
@@ -16,13 +17,13 @@ final readonly class Texture
     /**
      * @param  list<Moment>  $moments  the last one is the end and strikes nothing
      * @param  list<Harmony>  $harmonies
-     * @param  list<string>  $barNumbers  as printed, by index
+     * @param  list<Measure>  $measures
      */
     public function __construct(
         public array $moments,
         public array $harmonies,
         public TempoMap $tempo,
-        public array $barNumbers,
+        public array $measures,
     ) {
     }
 

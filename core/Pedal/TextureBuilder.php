@@ -9,7 +9,6 @@ use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Rendition\Touch;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
@@ -56,7 +55,7 @@ final class TextureBuilder
         $groups[(string) $end] ??= [$end, [], []];
         uasort($groups, fn (array $a, array $b): int => $a[0]->compareTo($b[0]));
 
-        return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, array_map(fn (Measure $measure): string => $measure->number, $score->measures));
+        return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
     }
 
     private static function strike(Note $note, TempoMap $tempo, Dynamics $dynamics, Touch $touch): Strike

@@ -105,11 +105,12 @@ final readonly class Plan
      * Where the pedal is down. Marks whose bars the score does not have are left out; of two that
      * overlap the earlier ends where the later begins.
      *
+     * @param  list<Measure>  $measures  of the score
      * @return list<Span>
      */
-    public function spans(Score $score): array
+    public function spans(array $measures): array
     {
-        $measures = self::measures($score);
+        $measures = self::byId($measures);
         $spans = [];
         foreach ($this->pedal as $mark) {
             $from = $mark->from->onset($measures);
@@ -140,7 +141,7 @@ final readonly class Plan
     public function withSuggestion(Score $score, School $school, array $suggested): self
     {
         $kept = array_values(array_filter($this->pedal, fn (PedalMark $mark): bool => $mark->origin === Origin::Teacher));
-        $measures = self::measures($score);
+        $measures = self::byId($score->measures);
         $taken = [];
         foreach ($kept as $mark) {
             $from = $mark->from->onset($measures);
@@ -160,16 +161,12 @@ final readonly class Plan
     }
 
     /**
-     * @return array<string, Measure> by id
+     * @param  list<Measure>  $measures
+     * @return array<string, Measure>
      */
-    private static function measures(Score $score): array
+    private static function byId(array $measures): array
     {
-        $measures = [];
-        foreach ($score->measures as $measure) {
-            $measures[$measure->id] = $measure;
-        }
-
-        return $measures;
+        return array_column($measures, null, 'id');
     }
 
     /**

@@ -45,13 +45,13 @@ final readonly class MarkedCopy
 
     public function toMidi(): string
     {
-        $rendition = Renderer::render($this->score, $this->plan->spans($this->score), TempoMap::of($this->score, $this->plan->tempo));
+        $rendition = Renderer::render($this->score, $this->plan->spans($this->score->measures), TempoMap::of($this->score, $this->plan->tempo));
 
         return MidiWriter::write($rendition, $this->score->title);
     }
 
     private function marked(bool $pairs = false): Document
     {
-        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score), $pairs);
+        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score->measures), $pairs);
     }
 }

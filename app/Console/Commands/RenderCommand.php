@@ -23,7 +23,7 @@ final class RenderCommand extends Command
         return $this->attempt(function (): void {
             $score = $this->score($this->document());
             $plan = $this->plan($score);
-            $this->print(Renderer::render($score, $plan->spans($score), TempoMap::of($score, $plan->tempo))->toArray());
+            $this->print(Renderer::render($score, $plan->spans($score->measures), TempoMap::of($score, $plan->tempo))->toArray());
         });
     }
 }

@@ -17,10 +17,10 @@ final class ExaminationController
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $preparation = $copy->piece->preparation($plan->tempo);
+        $texture = $copy->piece->texture($plan->tempo);
 
         $examination = Examiner::examine(
-            $preparation->texture, $plan->spans($preparation->score), $copy->student->instrument->decay(), $request->place('from'), $request->place('to'),
+            $texture, $plan->spans($texture->measures), $copy->student->instrument->decay(), $request->place('from'), $request->place('to'),
         );
 
         return response()->json(['from' => (string) $examination->from, 'to' => (string) $examination->to, ...$examination->toArray()]);

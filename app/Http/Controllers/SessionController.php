@@ -8,7 +8,6 @@ use App\Http\Requests\SignInRequest;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Validation\ValidationException;
 use Inertia\Inertia;
 use Inertia\Response;
 
@@ -25,9 +24,7 @@ final class SessionController
 
     public function store(SignInRequest $request): RedirectResponse
     {
-        if (! Auth::attempt($request->credentials())) {
-            throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
-        }
+        $request->authenticate();
         $request->session()->regenerate();
 
         return redirect()->intended(route('studio'));

@@ -24,7 +24,7 @@ final class SuggestionController
 
         return response()->json([
             'plan' => $plan->toArray(),
-            'examination' => Examiner::examine($preparation->texture, $plan->spans($preparation->score), $decay)->toArray(),
+            'examination' => Examiner::examine($preparation->texture, $plan->spans($preparation->score->measures), $decay)->toArray(),
         ]);
     }
 }
