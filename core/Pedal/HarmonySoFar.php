@@ -11,7 +11,10 @@ use Tarnwind\Core\Reading\Harmony;
  */
 final class HarmonySoFar
 {
-    /** The lowest key. */
+    /** A note this near to the bass, in semitones, is the bass moving by step. */
+    private const STEP = 2;
+
+    /** The lowest key, or what it has moved to by step. */
     public ?int $bass = null;
 
     private ?Harmony $harmony = null;
@@ -27,8 +30,10 @@ final class HarmonySoFar
             $this->keys = [];
         }
         $chord = $harmony?->pitchClasses() ?? [];
-        foreach ($moment->strikes as $strike) {
-            $this->bass = min($this->bass ?? 128, $strike->midi);
+        foreach (array_reverse($moment->strikes) as $strike) {
+            if ($this->bass === null || $strike->midi <= $this->bass + self::STEP) {
+                $this->bass = $strike->midi;
+            }
             if (in_array($strike->midi % 12, $chord, true)) {
                 $this->keys[$strike->midi] = true;
             }

@@ -49,6 +49,9 @@ final class PartReader
 
     private Fraction $chordOnset;
 
+    /** @var list<string> of the chord's first note, where a file writes what holds for all of it */
+    private array $chordArticulations = [];
+
     private int $index = 0;
 
     private string $number = '';
@@ -214,6 +217,11 @@ final class PartReader
                         break;
                 }
             }
+        }
+        if ($chord) {
+            $articulations = array_values(array_unique([...$this->chordArticulations, ...$articulations]));
+        } else {
+            $this->chordArticulations = $articulations;
         }
         $velocity = $note->getAttribute('dynamics');
         $this->pieces[] = new Piece(

@@ -58,6 +58,15 @@ const KEYS: [string[], string][] = [
                 <svg width="46" height="18"><path d="M4 6 v5 h24 v-5" class="bracket" /></svg> time to catch what is struck
             </li>
         </ul>
+        <p class="blur">
+            Under the pedal line the blur:
+            <span v-for="name in ['clear', 'veiled', 'cloudy', 'muddy']" :key="name"><i :class="name" /> {{ name }}</span>
+        </p>
+        <p class="blur">
+            <svg width="14" height="14"><circle cx="7" cy="7" r="4" class="hint" /></svg> hint
+            <svg width="14" height="14"><path d="M7 2 l6 10 h-12 z" class="warning" /></svg> take care
+            <svg width="14" height="14"><rect x="2" y="2" width="10" height="10" class="serious" /></svg> serious
+        </p>
         <p class="care">
             Heel on the floor, ball of the foot on the pedal. If foot, ankle or hand hurt, stop; lasting pain, numbness or tingling belong to a doctor or
             therapist who knows musicians.
@@ -136,6 +145,47 @@ path {
 
 .bracket {
     stroke: #7d8a8f;
+}
+
+.blur {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 6px 12px;
+    margin: 0 0 8px;
+}
+
+.blur i {
+    display: inline-block;
+    width: 18px;
+    height: 10px;
+    background: var(--clear);
+}
+
+.blur .veiled {
+    background: var(--veiled);
+}
+
+.blur .cloudy {
+    background: var(--cloudy);
+}
+
+.blur .muddy {
+    background: repeating-linear-gradient(45deg, var(--muddy) 0 4px, #b98c76 4px 5px);
+}
+
+.hint {
+    fill: var(--sheet);
+    stroke: var(--amber);
+    stroke-width: 1.6;
+}
+
+.warning {
+    fill: var(--amber);
+}
+
+.serious {
+    fill: var(--rust);
 }
 
 .care {

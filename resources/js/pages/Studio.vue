@@ -44,7 +44,17 @@ function pedals(student: StudentItem): string {
                     <ul class="copies">
                         <li v-for="copy in student.copies" :key="copy.id">
                             <Link :href="`/copies/${copy.id}`">{{ copy.title }}</Link>
-                            <Link :href="`/copies/${copy.id}/print`" class="side">marked copy</Link>
+                            <span class="side">
+                                <Link :href="`/copies/${copy.id}/print`">marked copy</Link>
+                                <a-popconfirm
+                                    :title="`Take “${copy.title}” away from ${student.name}, with its plan?`"
+                                    ok-text="Take away"
+                                    cancel-text="Keep"
+                                    @confirm="router.delete(`/copies/${copy.id}`, { preserveScroll: true })"
+                                >
+                                    <a-button size="small" type="text" :aria-label="`Take ${copy.title} away from ${student.name}`">✕</a-button>
+                                </a-popconfirm>
+                            </span>
                         </li>
                         <li v-if="student.copies.length === 0" class="quiet">No piece yet.</li>
                     </ul>
@@ -169,8 +179,13 @@ p {
     font-weight: 600;
 }
 
-.copies .side {
+.copies .side a {
     font-weight: 400;
+}
+
+.copies .side button {
+    margin-left: 6px;
+    color: var(--quiet);
 }
 
 .give {

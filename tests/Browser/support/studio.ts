@@ -29,3 +29,9 @@ export async function givePiece(page: Page, student: string, title: string): Pro
 export async function saved(page: Page): Promise<void> {
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 }
+
+/** Asks for a suggestion by its key and waits until the plan with it is on the server. */
+export async function suggest(page: Page): Promise<void> {
+    await Promise.all([page.waitForResponse((response) => response.request().method() === 'PUT'), page.keyboard.press('s')]);
+    await saved(page);
+}

@@ -145,6 +145,13 @@ it('reads articulations, slurs and fingers with substitution', function (): void
         ->and([$score->slurs[0]->from, $score->slurs[0]->to])->toBe([$score->notes[0]->id, $score->notes[1]->id]);
 });
 
+it('lets the articulation of a chord hold for all its notes', function (): void {
+    $dot = '<articulations><staccato/></articulations>';
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 8, '', $dot).MusicXml::note('E5', 8, '<chord/>').MusicXml::note('C5', 8).MusicXml::note('E5', 8, '<chord/>')));
+
+    expect(array_map(fn (Note $note): bool => $note->has('staccato'), $score->notes))->toBe([true, true, false, false]);
+});
+
 it('reads the first part with two staves, two hands written as two parts, else the first', function (): void {
     $one = [MusicXml::attributes().MusicXml::note('C5', 16)];
     $two = [MusicXml::attributes(staves: 2).MusicXml::note('C5', 16).MusicXml::backup(16).MusicXml::note('C3', 16, staff: 2)];
