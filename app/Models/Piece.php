@@ -65,21 +65,23 @@ final class Piece extends Model
     }
 
     /**
-     * The score read and set in time. It is computed once for each tempo and kept.
+     * The score read and set in time. It is read once and kept.
      *
      * @param  ?float  $tempo  quarters a minute
      */
     public function preparation(?float $tempo): Preparation
     {
-        return Cache::rememberForever("preparation:$this->id:$tempo", fn (): Preparation => Preparation::of($this->score(), $tempo));
+        $own = Cache::rememberForever("preparation:$this->id", fn (): Preparation => Preparation::of($this->score()));
+
+        return $tempo === null ? $own : Preparation::of($own->score, $tempo, $own->reading);
     }
 
     /**
-     * The part of it that a single edit needs; kept by itself, since it is quicker to fetch.
+     * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
      */
     public function texture(?float $tempo): Texture
     {
-        return Cache::rememberForever("texture:$this->id:$tempo", fn (): Texture => $this->preparation($tempo)->texture);
+        return Cache::remember("texture:$this->id:$tempo", now()->addDay(), fn (): Texture => $this->preparation($tempo)->texture);
     }
 
     /**

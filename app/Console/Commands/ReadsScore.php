@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use Symfony\Component\Console\Output\OutputInterface;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Score\Score;
+use Throwable;
 
 /**
  * What the commands that work on a score file share: reading it, printing JSON, and errors of one line.
  */
 trait ReadsScore
 {
+    /** Room for the largest file that is accepted. */
+    private const MEMORY = '1G';
+
     /**
      * Runs the command's work; what it throws at bad input becomes one line on stderr and exit code 1.
      *
@@ -22,15 +27,20 @@ trait ReadsScore
      */
     private function attempt(callable $work): int
     {
+        ini_set('memory_limit', self::MEMORY);
         try {
             $work();
 
             return self::SUCCESS;
         } catch (UnreadableFile|InvalidPlan|InvalidOption $error) {
-            $this->output->getErrorStyle()->writeln((string) preg_replace('/\s+/', ' ', $error->getMessage()), 16);
-
-            return self::FAILURE;
+            $message = $error->getMessage();
+        } catch (Throwable $error) {
+            report($error);
+            $message = 'This could not be worked out; the log says why.';
         }
+        $this->output->getErrorStyle()->writeln((string) preg_replace('/\s+/', ' ', $message), OutputInterface::OUTPUT_RAW);
+
+        return self::FAILURE;
     }
 
     private function document(): Document
@@ -57,6 +67,6 @@ trait ReadsScore
      */
     private function print(array $data): void
     {
-        $this->output->write(json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n", false, 16);
+        $this->output->write(json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), true, OutputInterface::OUTPUT_RAW);
     }
 }

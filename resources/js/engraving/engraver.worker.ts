@@ -14,6 +14,10 @@ function ready(): Promise<Toolkit> {
 
 /** Engraves off the main thread. */
 const engraver = {
+    async warmUp(): Promise<void> {
+        await ready();
+    },
+
     /**
      * Lays a score out in systems of a given width, one system a page.
      *

@@ -1,6 +1,6 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue';
 import { getText } from '../support/http';
-import { startEngraver } from './engraver';
+import { engraver } from './engraver';
 import type { System } from './geometry';
 
 /**
@@ -10,20 +10,19 @@ export function useEngraving(url: string) {
     const systems = shallowRef<System[]>([]);
     const total = ref(0);
     const trouble = ref('');
-    const { engraver, stop } = startEngraver();
-    onBeforeUnmount(stop);
     const xml = getText(url);
     let run = 0;
+    onBeforeUnmount(() => run++);
 
     async function engrave(width: number, scale: number): Promise<void> {
         const mine = ++run;
         try {
-            const count = await engraver.layOut(await xml, width, scale);
+            const count = await engraver().layOut(await xml, width, scale);
             if (mine !== run) return;
             const engraved: System[] = [];
             total.value = count;
             for (let index = 0; index < count; index++) {
-                const system = await engraver.system(index);
+                const system = await engraver().system(index);
                 if (mine !== run) return;
                 engraved.push(system);
                 if (engraved.length <= 3 || engraved.length % 8 === 0 || engraved.length === count) systems.value = [...engraved];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3';
-import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue';
-import { startEngraver, svgElement } from '../engraving/engraver';
+import { nextTick, onMounted, ref } from 'vue';
+import { engraver, svgElement } from '../engraving/engraver';
 import { getText } from '../support/http';
 
 const props = defineProps<{ copy: { id: number; title: string }; student: string; notes: { bar: string; text: string }[] }>();
@@ -9,12 +9,10 @@ const props = defineProps<{ copy: { id: number; title: string }; student: string
 const pages = ref<string[]>([]);
 const trouble = ref('');
 const sheets = ref<HTMLElement[]>([]);
-const { engraver, stop } = startEngraver();
-onBeforeUnmount(stop);
 
 onMounted(async () => {
     try {
-        pages.value = await engraver.pages(await getText(`/copies/${props.copy.id}/print/engraving`));
+        pages.value = await engraver().pages(await getText(`/copies/${props.copy.id}/print/engraving`));
         await nextTick();
         sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
     } catch (error) {

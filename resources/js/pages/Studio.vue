@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3';
-import { ref } from 'vue';
+import { onMounted, ref } from 'vue';
+import { warmUpEngraver } from '../engraving/engraver';
 import StudentForm from '../studio/StudentForm.vue';
 import type { Instrument, PieceItem, StudentItem } from '../studio/types';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
@@ -8,6 +9,8 @@ import PageFrame from '../support/PageFrame.vue';
 import { lengthInWords } from '../studio/words';
 
 const props = defineProps<{ students: StudentItem[]; pieces: PieceItem[]; instruments: Instrument[] }>();
+
+onMounted(warmUpEngraver);
 
 const editing = ref<StudentItem | 'new' | null>(null);
 const chosen = ref<Record<number, number | undefined>>({});
