@@ -3,7 +3,8 @@ import { defineConfig } from '@playwright/test';
 const port = Number(process.env['TARNWIND_TEST_PORT'] ?? 8321);
 
 export default defineConfig({
-    testDir: 'tests/Browser',
+    testDir: 'tests',
+    testMatch: ['Interface/*.spec.ts', 'Browser/*.spec.ts'],
     workers: 1,
     timeout: 120_000,
     expect: { timeout: 30_000 },

@@ -1,5 +1,25 @@
 <script setup lang="ts">
+import { router } from '@inertiajs/vue3';
 import { ConfigProvider } from 'ant-design-vue';
+import { onBeforeUnmount, ref } from 'vue';
+
+/** Whether a page is on its way for longer than a moment. */
+const loading = ref(false);
+let timer: ReturnType<typeof setTimeout> | undefined;
+const stops = [
+    router.on('start', () => {
+        timer = setTimeout(() => (loading.value = true), 250);
+    }),
+    router.on('finish', () => {
+        clearTimeout(timer);
+        loading.value = false;
+    }),
+];
+onBeforeUnmount(() => {
+    stops.forEach((stop) => {
+        stop();
+    });
+});
 
 const theme = {
     token: {
@@ -28,6 +48,28 @@ const theme = {
 
 <template>
     <ConfigProvider :theme="theme">
+        <div v-if="loading" class="loading" role="progressbar" aria-label="Loading the page" />
         <slot />
     </ConfigProvider>
 </template>
+
+<style scoped>
+.loading {
+    position: fixed;
+    inset: 0 0 auto;
+    z-index: 2000;
+    height: 3px;
+    background: linear-gradient(90deg, #c9903f 40%, transparent 60%) 0 / 200% 100%;
+    animation: drift 1.2s linear infinite;
+}
+
+@keyframes drift {
+    from {
+        background-position: 100% 0;
+    }
+
+    to {
+        background-position: -100% 0;
+    }
+}
+</style>

@@ -9,7 +9,7 @@ import Shell from './Shell.vue';
 
 void createInertiaApp({
     title: (title) => (title ? `${title} · Tarnwind` : 'Tarnwind'),
-    progress: { color: '#1f5f6b' },
+    progress: false,
     resolve: async (name) => {
         const pages = import.meta.glob<{ default: DefineComponent }>('./pages/*.vue');
         const load = pages[`./pages/${name}.vue`];

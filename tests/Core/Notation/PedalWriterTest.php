@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\PedalWriter;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\PrintedPedal;
+use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Mark;
+use Tests\support\MusicXml;
+
+function twoStaves(string $directions = ''): string
+{
+    return MusicXml::part(
+        MusicXml::attributes(4, '4/4', 0, 2).$directions.MusicXml::note('C5', 16).MusicXml::backup(16)
+        .MusicXml::note('C3', 8, '', '', 2, '5').MusicXml::note('E3', 0, '<grace/>', '', 2, '5').MusicXml::note('G3', 8, '', '', 2, '5'),
+        MusicXml::note('D5', 16).MusicXml::backup(16).MusicXml::note('G2', 16, '', '', 2, '5').'<barline location="right"><bar-style>light-heavy</bar-style></barline>',
+    );
+}
+
+/**
+ * @param  list<array{string, string}>  $spans
+ */
+function withPedal(string $xml, array $spans, bool $pairs = false): string
+{
+    $document = Document::open($xml);
+
+    return PedalWriter::write(
+        $document, ScoreReader::read($document), array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans), $pairs,
+    )->toPlainXml();
+}
+
+/**
+ * @return list<string> pedal marks as our reader finds them
+ */
+function pedalMarks(string $xml): array
+{
+    return array_map(fn (Mark $mark): string => "$mark->onset $mark->value staff $mark->staff", MusicXml::score($xml)->marksOf('pedal'));
+}
+
+it('writes start, change and stop under the lowest staff', function (): void {
+    expect(pedalMarks(withPedal(twoStaves(), [['0', '2'], ['2', '4'], ['5', '8']])))
+        ->toBe(['0 start staff 2', '2 change staff 2', '4 stop staff 2', '5 start staff 2', '8 stop staff 2']);
+});
+
+it('writes a change as an end and a beginning for engravers that draw no changes', function (): void {
+    expect(pedalMarks(withPedal(twoStaves(), [['0', '2'], ['2', '4']], true)))
+        ->toBe(['0 start staff 2', '2 stop staff 2', '2 start staff 2', '4 stop staff 2']);
+});
+
+it('stands before the grace notes of its place and before the closing bar line', function (): void {
+    $xml = (string) preg_replace('/>\s+</', '><', withPedal(twoStaves(), [['2', '8']]));
+    expect($xml)->toMatch('#<pedal type="start" line="yes"/></direction-type><staff>2</staff></direction><note><grace/>#')
+        ->toMatch('#<pedal type="stop" line="yes"/></direction-type><staff>2</staff></direction><barline location="right">#');
+});
+
+it('takes the place of the edition\'s marks and leaves what else stands in their directions', function (): void {
+    $mark = '<direction><direction-type><words>con ped.</words></direction-type><direction-type><pedal type="start"/></direction-type></direction>'
+        .'<direction><direction-type><pedal type="stop"/></direction-type></direction>';
+    $xml = withPedal(twoStaves($mark), [['4', '8']]);
+
+    expect(pedalMarks($xml))->toBe(['4 start staff 2', '8 stop staff 2'])
+        ->and(array_map(fn (Mark $mark): string|float => $mark->value, MusicXml::score($xml)->marksOf('words')))->toBe(['con ped.']);
+});
+
+it('writes under the left hand where hands are parts of their own', function (): void {
+    $xml = MusicXml::file(
+        ['P1' => [MusicXml::attributes().MusicXml::note('C5', 16)], 'P2' => [MusicXml::attributes(2).MusicXml::note('C3', 4).MusicXml::note('G3', 4)]],
+        ['P1' => 'Right hand', 'P2' => 'Left hand'],
+    );
+    $marked = withPedal($xml, [['0', '2'], ['2', '4']]);
+    $parts = explode('<part id="P2">', $marked);
+
+    expect($parts[0])->not->toContain('<pedal')->and($parts[1])->toContain('<pedal type="start"')->toContain('<pedal type="change"')
+        ->and(pedalMarks($marked))->toBe(['0 start staff 2', '2 change staff 2', '4 stop staff 2']);
+});
+
+it('keeps exact places between notes, whatever the divisions', function (string $down, string $up): void {
+    $again = PrintedPedal::spans(MusicXml::score(withPedal(twoStaves(), [[$down, $up]])));
+    expect(["{$again[0]->down}", "{$again[0]->up}"])->toBe([$down, $up]);
+})->with([['1/4', '1/2'], ['1/8', '29/8'], ['9/2', '23/4'], ['3', '7']]);
+
+it('leaves the document it was given as it was', function (): void {
+    $document = Document::open(twoStaves());
+    $before = $document->toXml();
+    PedalWriter::write($document, ScoreReader::read($document), [new Span(Fraction::zero(), Fraction::of(4))]);
+    expect($document->toXml())->toBe($before);
+});

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Pedal\Moment;
+use Tarnwind\Core\Pedal\Strike;
+use Tarnwind\Core\Pedal\Texture;
+use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Score\Fraction;
+use Tests\support\MusicXml;
+
+/**
+ * @param  list<array{int, int|float, int|float, int, string, bool}>  $notes
+ */
+function texture(array $notes, int $tempo = 60): Texture
+{
+    return Preparation::of(MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => $notes])))->texture;
+}
+
+/**
+ * @return list<string> places where fingers cannot join
+ */
+function joins(array $notes): array
+{
+    $moments = array_filter(texture($notes)->moments, fn (Moment $moment): bool => $moment->needsJoin);
+
+    return array_values(array_map(fn (Moment $moment): string => (string) $moment->at, $moments));
+}
+
+it('knows what fingers cannot join', function (array $notes, array $expected): void {
+    expect(joins($notes))->toBe($expected);
+})->with([
+    'a step' => [[[60, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false]], []],
+    'a ninth' => [[[60, 0, 1, 64, 'R', false], [74, 1, 1, 64, 'R', false]], []],
+    'a tenth' => [[[60, 0, 1, 64, 'R', false], [76, 1, 1, 64, 'R', false]], ['1']],
+    'the same key again' => [[[60, 0, 1, 64, 'R', false], [60, 1, 1, 64, 'R', false]], ['1']],
+    'chord after chord' => [[[60, 0, 1, 64, 'R', false], [64, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false], [65, 1, 1, 64, 'R', false]], ['1']],
+    'one note in each hand' => [[[60, 0, 1, 64, 'R', false], [48, 0, 1, 64, 'L', false], [62, 1, 1, 64, 'R', false], [50, 1, 1, 64, 'L', false]], []],
+    'a rest between' => [[[60, 0, 1, 64, 'R', false], [60, 2, 1, 64, 'R', false]], []],
+    'staccato' => [[[60, 0, 1, 64, 'R', true], [60, 1, 1, 64, 'R', true]], []],
+    'a chord after one that is still held' => [[[48, 0, 4, 64, 'L', false], [60, 1, 1, 64, 'L', false]], []],
+]);
+
+it('measures general rests, where no voice sounds', function (): void {
+    $texture = texture([[60, 0, 1, 64, 'R', false], [48, 0, 2, 64, 'L', false], [62, 3, 1, 64, 'R', false]]);
+    $silences = array_map(fn (Moment $moment): array => [(string) $moment->at, $moment->silence], $texture->moments);
+
+    expect($silences)->toBe([['0', 0.0], ['2', 1.0], ['3', 0.0], ['4', 0.0]]);
+});
+
+it('does not take the gap that staccato leaves for a rest', function (): void {
+    $texture = texture([[60, 0, 1, 64, 'R', true], [62, 1, 1, 64, 'R', true]]);
+    expect(array_sum(array_map(fn (Moment $moment): float => $moment->silence, $texture->moments)))->toBe(0.0)
+        ->and($texture->moments[0]->dryShare())->toBe(1.0)
+        ->and($texture->moments[0]->strikes[0]->release)->toEqualWithDelta(0.5, 1e-9);
+});
+
+it('takes dots under a slur for portato, which is not dry', function (): void {
+    $dot = '<articulations><staccato/></articulations>';
+    $xml = MusicXml::part(MusicXml::attributes().'<direction><direction-type><words>x</words></direction-type><sound tempo="60"/></direction>'
+        .MusicXml::note('C5', 4, '', '<slur type="start" number="1"/>'.$dot).MusicXml::note('C5', 4, '', $dot).MusicXml::note('C5', 4, '', '<slur type="stop" number="1"/>'.$dot).MusicXml::note('C5', 4, '', $dot));
+    $strikes = array_merge(...array_map(fn (Moment $moment): array => $moment->strikes, Preparation::of(MusicXml::score($xml))->texture->moments));
+
+    expect(array_map(fn (Strike $strike): bool => $strike->dry, $strikes))->toBe([false, false, false, true])
+        ->and($strikes[0]->release)->toEqualWithDelta(0.75, 1e-9);
+});
+
+it('finds what smears in a chromatic run of three or more', function (): void {
+    $run = fn (array $keys): array => array_map(fn (int $key, int $at): array => [$key, $at, 1, 64, 'R', false], $keys, array_keys($keys));
+    $smeared = fn (array $keys): array => array_values(array_map(
+        fn (Moment $moment): int => $moment->smeared[0]->midi,
+        array_filter(texture($run($keys))->moments, fn (Moment $moment): bool => $moment->smeared !== []),
+    ));
+
+    expect($smeared([60, 61, 62, 63]))->toBe([60, 61, 62])
+        ->and($smeared([63, 62, 61]))->toBe([63, 62])
+        ->and($smeared([60, 61, 60, 61]))->toBe([])
+        ->and($smeared([60, 61, 63]))->toBe([])
+        ->and($smeared([60, 61, 62, 61, 60]))->toBe([60, 61, 62, 61]);
+});
+
+it('finds the moment at or before a place', function (): void {
+    $texture = texture([[60, 0, 1, 64, 'R', false], [62, 1, 3, 64, 'R', false], [64, 4, 4, 64, 'R', false]]);
+    $places = array_map(fn (string $at): int => $texture->momentAt(Fraction::parse($at)), ['0', '1/2', '1', '3', '4', '8', '99']);
+
+    expect($places)->toBe([0, 0, 1, 1, 2, 3, 3])
+        ->and($texture->momentAtSeconds(1.0))->toBe(1)->and($texture->momentAtSeconds(3.99))->toBe(1);
+});
+
+it('counts a pickup from the end of its bar, so that strong beats are strong', function (): void {
+    $xml = MusicXml::part(
+        MusicXml::attributes(4, '4/4').MusicXml::note('G4', 4),
+        MusicXml::note('C5', 4).MusicXml::note('C5', 2).MusicXml::note('C5', 2).MusicXml::note('C5', 4).MusicXml::note('C5', 4),
+    );
+    $strengths = array_map(fn (Moment $moment): float => $moment->strength, Preparation::of(MusicXml::score($xml))->texture->moments);
+
+    expect(array_slice($strengths, 0, 6))->toBe([0.5, 1.0, 0.5, 0.25, 0.75, 0.5]);
+});

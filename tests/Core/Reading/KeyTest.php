@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Reading\KeyArea;
+use Tarnwind\Core\Reading\KeyReader;
+use Tests\support\MusicXml;
+
+/**
+ * Block chords, one a bar.
+ *
+ * @param  list<list<string>>  $chords
+ * @return list<string> "from key"
+ */
+function keysOf(array $chords, int $fifths): array
+{
+    $bars = array_map(fn (array $chord): string => implode('', array_map(
+        fn (string $pitch, int $place): string => MusicXml::note($pitch, 16, $place === 0 ? '' : '<chord/>'), $chord, array_keys($chord),
+    )), $chords);
+    $bars[0] = MusicXml::attributes(4, '4/4', $fifths).$bars[0];
+
+    return array_map(fn (KeyArea $area): string => "$area->from $area->key", KeyReader::read(MusicXml::score(MusicXml::part(...$bars))));
+}
+
+const C_MAJOR_CADENCE = [['C3', 'E4', 'G4'], ['F3', 'A4', 'C5'], ['G3', 'B4', 'D5', 'F5'], ['C3', 'E4', 'G4', 'C5']];
+const A_MINOR_CADENCE = [['A2', 'C4', 'E4'], ['D3', 'F4', 'A4'], ['E3', 'G#4', 'B4', 'D5'], ['A2', 'C4', 'E4', 'A4']];
+const A_FLAT_MAJOR_CADENCE = [['Ab2', 'C4', 'Eb4'], ['Db3', 'F4', 'Ab4'], ['Eb3', 'G4', 'Bb4', 'Db5'], ['Ab2', 'C4', 'Eb4', 'Ab4']];
+
+it('tells major from its relative minor', function (): void {
+    expect(keysOf(C_MAJOR_CADENCE, 0))->toBe(['0 C major'])->and(keysOf(A_MINOR_CADENCE, 0))->toBe(['0 A minor']);
+});
+
+it('follows a modulation that lasts and not one foreign chord', function (): void {
+    $far = keysOf([...C_MAJOR_CADENCE, ...C_MAJOR_CADENCE, ...A_FLAT_MAJOR_CADENCE, ...A_FLAT_MAJOR_CADENCE], 0);
+    expect($far)->toHaveCount(2)->and($far[0])->toBe('0 C major')->and($far[1])->toEndWith('Ab major');
+
+    $once = C_MAJOR_CADENCE;
+    array_splice($once, 2, 0, [['F3', 'Ab4', 'C5']]);
+    expect(keysOf([...$once, ...C_MAJOR_CADENCE], 0))->toBe(['0 C major']);
+});
+
+it('spells the key as the signature and the notes do', function (): void {
+    $sharp = [['F#3', 'A#4', 'C#5'], ['B2', 'D#4', 'F#4'], ['C#3', 'E#4', 'G#4', 'B4'], ['F#2', 'A#3', 'C#4', 'F#4']];
+    $flat = [['Gb3', 'Bb4', 'Db5'], ['Cb3', 'Eb4', 'Gb4'], ['Db3', 'F4', 'Ab4', 'Cb5'], ['Gb2', 'Bb3', 'Db4', 'Gb4']];
+
+    expect(keysOf($sharp, 6))->toBe(['0 F# major'])->and(keysOf($flat, -6))->toBe(['0 Gb major']);
+});
+
+it('names sounding keys for a transposing part', function (): void {
+    $transpose = '<transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose>';
+    $bars = [MusicXml::attributes(4, '4/4', 2, 1, $transpose), '', '', ''];
+    foreach (['D4 F#4 A4', 'G4 B4 D5', 'A4 C#5 E5', 'D4 F#4 A4'] as $bar => $notes) {
+        foreach (explode(' ', $notes) as $note) {
+            $bars[$bar] .= MusicXml::note($note, 4);
+        }
+    }
+    $keys = KeyReader::read(MusicXml::score(MusicXml::part(...$bars)));
+
+    expect((string) $keys[0]->key)->toBe('C major');
+});
