@@ -206,7 +206,7 @@ final class Examiner
             $before = $this->texture->harmonyAt($k - 1)?->name() ?? '';
             $after = $this->texture->harmonyAt($k)?->name() ?? '';
             $this->add(
-                FindingKind::HarmonyUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, 'blur',
+                FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, 'blur',
                 sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur)),
                 new Remedy('change', $this->texture->moments[$k]->at, 'Change here'),
             );
@@ -228,7 +228,7 @@ final class Examiner
     {
         foreach ($open->rests as [$k, $silence]) {
             $this->add(
-                FindingKind::PedalThroughRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, 's',
+                FindingKind::PedalThroughGeneralRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, 's',
                 sprintf('All voices rest for %.1f s, but the pedal goes on.', $silence),
                 new Remedy('lift', $this->texture->moments[$k]->at, 'Lift here'),
             );
@@ -253,7 +253,7 @@ final class Examiner
     private function findFoot(OpenSpan $open): void
     {
         if (! $open->onOnset) {
-            $this->add(FindingKind::ChangeOffOnset, Severity::Hint, $open->from, 0, 1, 'notes', 'The pedal goes down where nothing is struck.');
+            $this->add(FindingKind::ChangeOffAnyOnset, Severity::Hint, $open->from, 0, 1, 'notes', 'The pedal goes down where nothing is struck.');
         } elseif ($open->catchWindow !== null && $open->catchWindow < self::TIGHT) {
             $unplayable = $open->catchWindow < self::UNPLAYABLE;
             $this->add(

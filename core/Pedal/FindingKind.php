@@ -10,11 +10,11 @@ namespace Tarnwind\Core\Pedal;
 enum FindingKind: string
 {
     case MuddySpan = 'muddy-span';
-    case HarmonyUnderOnePedal = 'harmony-under-one-pedal';
+    case HarmonyChangeUnderOnePedal = 'harmony-change-under-one-pedal';
     case BassLost = 'bass-lost';
-    case PedalThroughRest = 'pedal-through-rest';
+    case PedalThroughGeneralRest = 'pedal-through-general-rest';
     case StaccatoUnderPedal = 'staccato-under-pedal';
     case WindowTight = 'window-tight';
     case FootTooFast = 'foot-too-fast';
-    case ChangeOffOnset = 'change-off-onset';
+    case ChangeOffAnyOnset = 'change-off-any-onset';
 }

@@ -52,7 +52,7 @@ it('finds nothing wrong with a change at the new harmony', function (): void {
 it('finds a harmony change under one pedal and the mud it makes', function (): void {
     $examination = examined([...C_CHORD, ...B_CHORD], [['0', '4']]);
 
-    expect(found($examination))->toContain('harmony-under-one-pedal 2')->toContain('muddy-span 2');
+    expect(found($examination))->toContain('harmony-change-under-one-pedal 2')->toContain('muddy-span 2');
     $mud = array_values(array_filter($examination->findings, fn (Finding $finding): bool => $finding->kind->value === 'muddy-span'))[0];
     expect($mud->value)->toBeGreaterThan($mud->limit)
         ->and($mud->reason)->toContain('B1 and C2')
@@ -70,7 +70,7 @@ it('finds a bass that is left before the pedal goes down', function (): void {
 it('finds the pedal going on through a general rest', function (): void {
     $notes = [...C_CHORD, [36, 3, 1, 80, 'L', false]];
 
-    expect(found(examined($notes, [['0', '3']])))->toContain('pedal-through-rest 2')
+    expect(found(examined($notes, [['0', '3']])))->toContain('pedal-through-general-rest 2')
         ->and(found(examined($notes, [['0', '2']])))->toBe([]);
 });
 
@@ -92,7 +92,7 @@ it('finds windows that are tight or not playable, and a hurried foot', function 
 });
 
 it('finds a pedal that goes down where nothing is struck', function (): void {
-    expect(found(examined(C_CHORD, [['1/2', '2']])))->toContain('change-off-onset 0');
+    expect(found(examined(C_CHORD, [['1/2', '2']])))->toContain('change-off-any-onset 0');
 });
 
 it('measures a stretch as it measures the whole', function (string $from, string $to): void {

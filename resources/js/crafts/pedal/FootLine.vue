@@ -256,6 +256,15 @@ const flags = computed(() =>
     touch-action: none;
 }
 
+/* A finger needs more room than a pointer. */
+@media (pointer: coarse) {
+    .handle {
+        width: 32px;
+        height: 48px;
+        transform: translate(-9px, -8px);
+    }
+}
+
 .window {
     fill: none;
     stroke: #7d8a8f;
