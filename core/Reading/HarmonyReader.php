@@ -30,8 +30,10 @@ final class HarmonyReader
 
     private const IN_KEY = 0.25;
 
-    /** Missing root, third, fifth, seventh. */
-    private const MISSING = [1.1, 1.0, 0.4, 0.9];
+    /** What a chord without third or fifth loses; one without its root, or its seventh, is another chord. */
+    private const NO_THIRD = 1.0;
+
+    private const NO_FIFTH = 0.4;
 
     /** How much less likely a quality is than a plain triad or a dominant seventh, in beats. */
     private const RARITY = [
@@ -101,36 +103,33 @@ final class HarmonyReader
         $best = -INF;
         $bestRoot = 0;
         $bestQuality = Quality::Major;
-        foreach (self::templates() as [$quality, $third, $fifth, $seventh, $rarity, $share]) {
-            for ($root = 0; $root < 12; $root++) {
-                $w0 = $weights[$root];
+        $templates = self::templates();
+        for ($root = 0; $root < 12; $root++) {
+            $w0 = $weights[$root];
+            if ($w0 == 0.0) {
+                continue;
+            }
+            $rooted = 2 * $w0 - $total + ($bass === $root ? self::BASS_IS_ROOT : 0.0) + 0.02 * $w0 / $total;
+            foreach ($templates as [$quality, $third, $fifth, $seventh, $rarity, $share]) {
+                $w3 = $seventh > 0 ? $weights[$root + $seventh] : 0.0;
+                if ($seventh > 0 && $w3 == 0.0) {
+                    continue;
+                }
                 $w1 = $weights[$root + $third];
                 $w2 = $weights[$root + $fifth];
-                if ($w0 + $w1 == 0.0) {
+                $value = $rooted + 2 * ($w1 + $w2 + $share * $w3) - $rarity - ($w1 > 0 ? 0.0 : self::NO_THIRD) - ($w2 > 0 ? 0.0 : self::NO_FIFTH);
+                if ($value + self::IN_KEY <= $best) {
                     continue;
                 }
-                $inside = $w0 + $w1 + $w2;
-                $missing = ($w0 > 0 ? 0.0 : self::MISSING[0]) + ($w1 > 0 ? 0.0 : self::MISSING[1]) + ($w2 > 0 ? 0.0 : self::MISSING[2]);
-                if ($seventh > 0) {
-                    $w3 = $weights[$root + $seventh];
-                    if ($w3 == 0.0) {
-                        continue;
-                    }
-                    $inside += $share * $w3;
-                }
-                $value = 2 * $inside - $total - $missing - $rarity;
-                if ($value + 1.0 < $best) {
-                    continue;
-                }
-                if ($bass === $root) {
-                    $value += self::BASS_IS_ROOT;
-                } elseif ($bass !== ($root + $third) % 12 && $bass !== ($root + $fifth) % 12 && $bass !== ($root + $seventh) % 12) {
+                $thirdClass = ($root + $third) % 12;
+                $fifthClass = ($root + $fifth) % 12;
+                $seventhClass = ($root + $seventh) % 12;
+                if ($bass !== $root && $bass !== $thirdClass && $bass !== $fifthClass && $bass !== $seventhClass) {
                     $value -= self::BASS_OUTSIDE;
                 }
-                if ($scale[$root] && $scale[($root + $third) % 12] && $scale[($root + $fifth) % 12] && $scale[($root + $seventh) % 12]) {
+                if ($scale[$root] && $scale[$thirdClass] && $scale[$fifthClass] && $scale[$seventhClass]) {
                     $value += self::IN_KEY;
                 }
-                $value += 0.02 * $w0 / $total;
                 if ($value > $best) {
                     $best = $value;
                     $bestRoot = $root;
