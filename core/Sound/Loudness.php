@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Sound;
 
 /**
- * From dynamic marks to MIDI velocity, amplitude and level.
+ * From dynamic marks to MIDI velocity and amplitude.
  */
 final class Loudness
 {
@@ -25,14 +25,6 @@ final class Loudness
     public static function amplitude(float $velocity): float
     {
         return ($velocity / 127) ** 2;
-    }
-
-    /**
-     * Level in dB relative to velocity 127: L(v) = 40 · log10(v/127).
-     */
-    public static function level(float $velocity): float
-    {
-        return 40 * log10($velocity / 127);
     }
 
     public static function velocityOf(string $mark): ?int

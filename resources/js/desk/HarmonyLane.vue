@@ -19,7 +19,8 @@ const labels = computed(() => {
         }));
     return here.map((label, index) => {
         const room = (here[index + 1]?.x ?? props.laid.right) - label.x;
-        return { ...label, x: label.x - 4, name: label.harmony.name.length * LETTER < room ? label.harmony.name : '', numeral: label.harmony.numeral };
+        const fits = (text: string): string => (text.length * LETTER < room ? text : '');
+        return { ...label, x: label.x - 4, name: fits(label.harmony.name), numeral: fits(label.harmony.numeral) };
     });
 });
 </script>

@@ -1,5 +1,5 @@
 import { ref, type Ref } from 'vue';
-import { HttpError, sendJson } from '../support/http';
+import { getJson, HttpError, sendJson } from '../support/http';
 import type { PlanDocument } from '../types/generated/plan';
 
 /**
@@ -120,10 +120,10 @@ export function startSaving(copy: number, revision: number): Saving {
             schedule(PAUSE);
         },
         async overwrite() {
-            const current = await sendNewest(copy);
-            base = current;
+            base = (await getJson<{ revision: number }>(`/copies/${copy}/plan`)).revision;
             state.value = 'pending';
-            if (plan !== null) await flush();
+            if (plan === null) state.value = 'saved';
+            else await flush();
         },
         forget() {
             plan = null;
@@ -136,9 +136,4 @@ export function startSaving(copy: number, revision: number): Saving {
             if (plan !== null && state.value !== 'conflict') void flush();
         },
     };
-}
-
-async function sendNewest(copy: number): Promise<number> {
-    const response = await fetch(`/copies/${copy}/plan`, { headers: { Accept: 'application/json' } });
-    return ((await response.json()) as { revision: number }).revision;
 }

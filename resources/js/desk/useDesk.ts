@@ -225,10 +225,9 @@ export function useDesk(props: DeskProps) {
     }
 
     /** The newer plan from the server, in place of what stands here. */
-    async function loadNewer(): Promise<void> {
+    function loadNewer(): void {
         saving.forget();
         window.location.reload();
-        await Promise.resolve();
     }
 
     if (saving.kept) {

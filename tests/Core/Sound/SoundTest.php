@@ -30,10 +30,10 @@ it('is roughest where the curve has its maximum', function (): void {
     expect($at)->toEqualWithDelta(log(5.75 / 3.51) / (5.75 - 3.51) * (0.0207 * 440 + 18.96) / 0.24, 0.06)->toEqualWithDelta(25.8, 0.1);
 });
 
-it('goes from velocity to level by the square law', function (): void {
-    expect(Loudness::level(127))->toEqualWithDelta(0, 1e-9)
-        ->and(Loudness::level(80) - Loudness::level(64))->toEqualWithDelta(3.88, 0.01)
-        ->and(20 * log10(Loudness::amplitude(50)))->toEqualWithDelta(Loudness::level(50), 1e-9);
+it('goes from velocity to amplitude by the square law, about 4 dB a grade near mp', function (): void {
+    expect(Loudness::amplitude(127))->toBe(1.0)
+        ->and(20 * log10(Loudness::amplitude(80) / Loudness::amplitude(64)))->toEqualWithDelta(3.88, 0.01)
+        ->and(Loudness::velocityOf('f') - Loudness::velocityOf('mf'))->toBe(Loudness::GRADE);
 });
 
 it('passes through the measured decay times', function (): void {
