@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Count;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * Says the count of every bar [trade]: "1 & 2 &", "1 e & a", "1 trip let"; in compound metres "1 la li".
+ */
+final class Counter
+{
+    /** Syllables to a beat that can be asked for. */
+    public const SUBDIVISIONS = [1, 2, 3, 4, 6];
+
+    private const SIMPLE = [1 => [], 2 => ['&'], 3 => ['trip', 'let'], 4 => ['e', '&', 'a'], 6 => ['la', 'li', '&', 'la', 'li']];
+
+    private const COMPOUND = [1 => [], 2 => ['&'], 3 => ['la', 'li'], 4 => ['e', '&', 'a'], 6 => ['ta', 'la', 'ta', 'li', 'ta']];
+
+    /**
+     * @param  ?int  $subdivision  one of SUBDIVISIONS; null for what each bar needs
+     * @return list<BarCount>
+     */
+    public static function count(Score $score, ?int $subdivision = null): array
+    {
+        /** @var array<int, list<Note>> $notes */
+        $notes = [];
+        foreach ($score->notes as $note) {
+            if (! $note->grace) {
+                $notes[$note->measure][] = $note;
+            }
+        }
+
+        return array_map(fn (Measure $measure): BarCount => self::bar($measure, $notes[$measure->index] ?? [], $subdivision), $score->measures);
+    }
+
+    /**
+     * The smallest subdivision on which every onset of a bar falls; sixths where halves and thirds meet,
+     * quarters for what is finer still.
+     *
+     * @param  list<Note>  $notes
+     */
+    public static function needed(Measure $measure, array $notes): int
+    {
+        $halves = $thirds = 1;
+        foreach ($notes as $note) {
+            $parts = $note->onset->minus($measure->beatOrigin())->dividedBy($measure->time->beat())->denominator;
+            $thirds = $parts % 3 === 0 ? 3 : $thirds;
+            $halves = max($halves, min(4, $parts % 4 === 0 ? 4 : ($parts % 2 === 0 ? 2 : 1)));
+        }
+
+        return $thirds === 3 ? ($halves === 1 ? 3 : 6) : $halves;
+    }
+
+    /**
+     * @param  list<Note>  $notes
+     */
+    private static function bar(Measure $measure, array $notes, ?int $subdivision): BarCount
+    {
+        // An up-beat may begin between the syllables that are asked for; it is counted as finely as it needs.
+        $isUpBeat = ! $measure->beatOrigin()->equals($measure->start);
+        $subdivision = $subdivision === null || $isUpBeat ? max($subdivision ?? 1, self::needed($measure, $notes)) : $subdivision;
+        $beat = $measure->time->beat();
+        $words = $beat->numerator === 3 ? self::COMPOUND[$subdivision] : self::SIMPLE[$subdivision];
+        $step = $beat->times(Fraction::of(1, $subdivision));
+        $syllables = [];
+        for ($place = 0, $at = $measure->beatOrigin(); $at->isLessThan($measure->end()); $place++) {
+            $next = $at->plus($step);
+            if (! $at->isLessThan($measure->start)) {
+                $text = $place % $subdivision === 0 ? self::number($measure, intdiv($place, $subdivision)) : $words[$place % $subdivision - 1] ?? '';
+                $struck = array_filter($notes, fn (Note $note): bool => ! $note->onset->isLessThan($at) && $note->onset->isLessThan($next));
+                $syllables[] = new Syllable($at, $text, array_values(array_map(fn (Note $note): string => $note->id, $struck)));
+            }
+            $at = $next;
+        }
+
+        return new BarCount($measure->index, $subdivision, $syllables);
+    }
+
+    /**
+     * The number of a beat; the groups of an additive metre are each counted from 1.
+     */
+    private static function number(Measure $measure, int $beat): string
+    {
+        $groups = $measure->time->groups;
+        foreach (count($groups) > 1 ? $groups : [] as $group) {
+            if ($beat < $group) {
+                break;
+            }
+            $beat -= $group;
+        }
+
+        return (string) ($beat + 1);
+    }
+}

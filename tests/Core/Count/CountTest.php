@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Count\BarCount;
+use Tarnwind\Core\Count\Counter;
+use Tarnwind\Core\Count\Counting;
+use Tarnwind\Core\Count\CrossRhythm;
+use Tarnwind\Core\Count\CrossRhythms;
+use Tarnwind\Core\Count\Hazard;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Score;
+use Tests\support\Corpus;
+use Tests\support\MusicXml;
+
+/**
+ * A bar of even notes in each hand.
+ *
+ * @param  int  $right  notes in the right hand over the whole bar
+ */
+function even(string $time, int $right, int $left): Score
+{
+    [$beats, $type] = array_map(intval(...), explode('/', $time));
+    $divisions = 27720;
+    $bar = intdiv($divisions * 4 * $beats, $type);
+    $notes = fn (int $count, string $pitch, int $staff): string => implode('', array_map(fn (): string => MusicXml::note($pitch, intdiv($bar, $count), '', '', $staff, (string) $staff), range(1, $count)));
+
+    return MusicXml::score(MusicXml::part(MusicXml::attributes($divisions, $time, 0, 2).$notes($right, 'C5', 1).MusicXml::backup($bar).$notes($left, 'C3', 2)));
+}
+
+/**
+ * @return list<string> "kind at"
+ */
+function hazards(Score $score, float $tempo = 60): array
+{
+    return array_map(fn (Hazard $hazard): string => "{$hazard->kind->value} $hazard->at", Counting::of($score, TempoMap::of($score, $tempo))->hazards);
+}
+
+it('says the count of every common metre', function (string $time, int $notes, string $spoken): void {
+    expect(Counter::count(even($time, $notes, 1))[0]->spoken())->toBe($spoken);
+})->with([
+    ['4/4', 1, '1 2 3 4'], ['4/4', 8, '1 & 2 & 3 & 4 &'], ['4/4', 16, '1 e & a 2 e & a 3 e & a 4 e & a'], ['4/4', 12, '1 trip let 2 trip let 3 trip let 4 trip let'],
+    ['3/4', 3, '1 2 3'], ['3/4', 6, '1 & 2 & 3 &'], ['2/2', 4, '1 & 2 &'], ['2/4', 8, '1 e & a 2 e & a'], ['6/8', 6, '1 la li 2 la li'], ['6/8', 2, '1 2'],
+    ['9/8', 9, '1 la li 2 la li 3 la li'], ['12/8', 24, '1 ta la ta li ta 2 ta la ta li ta 3 ta la ta li ta 4 ta la ta li ta'], ['6/8', 4, '1 & 2 &'],
+    ['3/8', 3, '1 2 3'], ['5/4', 5, '1 2 3 4 5'], ['7/8', 7, '1 2 3 4 5 6 7'], ['4/4', 32, '1 e & a 2 e & a 3 e & a 4 e & a'],
+]);
+
+it('counts at the subdivision that is asked for', function (int $subdivision, string $spoken): void {
+    expect(Counter::count(even('2/4', 2, 1), $subdivision)[0]->spoken())->toBe($spoken);
+})->with([[1, '1 2'], [2, '1 & 2 &'], [3, '1 trip let 2 trip let'], [4, '1 e & a 2 e & a'], [6, '1 la li & la li 2 la li & la li']]);
+
+it('counts a pickup on the last beats and the groups of an additive metre each from one', function (): void {
+    $pickup = MusicXml::score(MusicXml::part(MusicXml::attributes(2, '3/4').MusicXml::note('G4', 1), MusicXml::note('C5', 6)));
+    expect(Counter::count($pickup)[0]->spoken())->toBe('&')->and(Counter::count($pickup)[1]->spoken())->toBe('1 2 3');
+
+    $additive = MusicXml::score(MusicXml::part(
+        '<attributes><divisions>2</divisions><time><beats>3+2</beats><beat-type>8</beat-type></time></attributes>'.implode('', array_map(fn (): string => MusicXml::note('C5', 1), range(1, 5))),
+    ));
+    expect(Counter::count($additive)[0]->spoken())->toBe('1 2 3 1 2');
+});
+
+it('puts every note on a syllable, in every file of the corpus', function (string $path): void {
+    $score = MusicXml::score((string) file_get_contents($path));
+    $expected = array_map(fn ($note): string => $note->id, array_filter($score->notes, fn ($note): bool => ! $note->grace));
+    foreach ([null, 1, 4] as $subdivision) {
+        $on = array_merge(...array_map(fn (BarCount $bar): array => array_merge(...array_map(fn ($syllable): array => $syllable->notes, $bar->syllables)), Counter::count($score, $subdivision)));
+        expect($on)->toEqualCanonicalizing(array_values($expected));
+    }
+})->with(fn (): array => Corpus::files('xml'));
+
+it('finds every cross-rhythm, and its grid is what arithmetic says', function (int $right, int $left): void {
+    $crosses = CrossRhythms::find(even('4/4', $right, $left));
+    expect($crosses)->toHaveCount(1)->and([$crosses[0]->right, $crosses[0]->left])->toBe([$right, $left]);
+    $grid = $crosses[0]->grid();
+    $of = fn (string $hand): array => array_values(array_map(fn (array $stroke): int => $stroke['place'], array_filter($grid, fn (array $stroke): bool => in_array($stroke['hand'], [$hand, 'together'], true))));
+
+    expect($of('right'))->toBe(array_map(fn (int $n): int => $n * $left, range(0, $right - 1)))
+        ->and($of('left'))->toBe(array_map(fn (int $n): int => $n * $right, range(0, $left - 1)))
+        ->and(array_filter($grid, fn (array $stroke): bool => $stroke['hand'] === 'together'))->toHaveCount(1);
+})->with([[3, 2], [2, 3], [3, 4], [4, 3], [5, 4], [5, 3], [7, 4], [3, 8]]);
+
+it('spells the order of hands out', function (): void {
+    $cross = fn (int $right, int $left): string => (new CrossRhythm(Fraction::zero(), Fraction::of(1), 0, $right, $left))->spoken();
+    expect($cross(3, 2))->toBe('together, right, left, right')->and($cross(2, 3))->toBe('together, left, right, left')
+        ->and($cross(3, 4))->toBe('together, left, right, left, right, left');
+});
+
+it('takes the smallest time in which the hands meet, and nothing where they agree', function (): void {
+    expect(array_map(fn (CrossRhythm $cross): string => "$cross->from-$cross->to", CrossRhythms::find(even('4/4', 12, 8))))->toBe(['0-1', '1-2', '2-3', '3-4'])
+        ->and(CrossRhythms::find(even('4/4', 16, 8)))->toBe([])->and(CrossRhythms::find(even('4/4', 4, 1)))->toBe([]);
+});
+
+it('finds up-beats, dotted figures, long notes and silent first beats', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes(4, '4/4').MusicXml::note('G4', 4),
+        MusicXml::note('C5', 3).MusicXml::note('D5', 1).MusicXml::note('E5', 12),
+        MusicXml::note('', 4).MusicXml::note('C5', 4).MusicXml::note('C5', 4).MusicXml::note('C5', 4),
+    ));
+
+    expect(hazards($score))->toBe(['up-beat 0', 'dotted-figure 1', 'long-note 2', 'silent-first-beat 5']);
+});
+
+it('measures quick repetition and quick runs at the tempo', function (): void {
+    $repeated = implode('', array_map(fn (): string => MusicXml::note('C5', 1), range(1, 16)));
+    $run = implode('', array_map(fn (int $n): string => MusicXml::note('DEFGABC'[$n % 7].'5', 1), range(0, 15)));
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$repeated, $run));
+
+    expect(hazards($score, 60))->toContain('fast-repetition 0')->not->toContain('fast-run 4')
+        ->and(hazards($score, 120))->toContain('fast-repetition 0')->toContain('fast-run 4')
+        ->and(hazards($score, 50))->toBe([]);
+    $hazard = Counting::of($score, TempoMap::of($score, 120))->hazards[0];
+    expect($hazard->value)->toBe(8.0)->and($hazard->notes)->toHaveCount(16);
+});
+
+it('reminds of accidentals late in the bar, across the bar line and in another octave', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes(4, '4/4', 1).MusicXml::note('C#5', 4).MusicXml::note('D5', 4).MusicXml::note('C#5', 4).MusicXml::note('C4', 4),
+        MusicXml::note('C5', 8).MusicXml::note('F#5', 8),
+        MusicXml::note('C5', 16),
+    ));
+    $reasons = array_map(fn (Hazard $hazard): string => "$hazard->at {$hazard->reason}", array_values(array_filter(Counting::of($score, TempoMap::of($score))->hazards, fn (Hazard $hazard): bool => $hazard->kind->value === 'accidental')));
+
+    expect($reasons)->toBe(['2 C# still: the accidental lasts to the bar line.', '3 C here, though it is C# in the other octave.', '4 C again: the bar line has cancelled the C#.']);
+});
