@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CountingController;
 use App\Http\Controllers\ExaminationController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
@@ -37,6 +38,7 @@ Route::middleware('auth')->group(function (): void {
     Route::middleware('can:view,copy')->group(function (): void {
         Route::get('/copies/{copy}', [StudentCopyController::class, 'show'])->name('copies.show');
         Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
+        Route::get('/copies/{copy}/counting', CountingController::class)->name('copies.counting');
         Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');

@@ -42,14 +42,14 @@ final class Accidentals
                 }
             }
             if ($reason !== null) {
-                $found[] = new Hazard(HazardKind::Accidental, $note->onset, $note->measure, [$note->id], null, $reason);
+                $found["$note->measure $reason"] ??= new Hazard(HazardKind::Accidental, $note->onset, $note->measure, [$note->id], null, $reason);
             }
             if ($pitch->alter !== $signature) {
                 $altered["$place$pitch->octave"] = [$note->measure, $note];
             }
         }
 
-        return $found;
+        return array_values($found);
     }
 
     /**

@@ -15,7 +15,7 @@ use Tarnwind\Core\Score\Score;
 final class Hazards
 {
     /** A pause in the movement of this many beats is easily cut short [start]. */
-    private const LONG = 2;
+    private const LONG = 3;
 
     /** Strokes of one key this quick, a second, are worth a warning; an upright repeats about 7, a good grand about 13 [mem]. */
     private const QUICK_REPETITION = 4.0;

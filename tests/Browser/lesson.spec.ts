@@ -222,6 +222,52 @@ test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
     await expect(page.locator('.mark').first()).toBeVisible();
 });
 
+test('a piece is counted, with its cross-rhythms spelled out', async ({ page }) => {
+    const note = (pitch: string, duration: number, staff: number): string =>
+        `<note><pitch><step>${pitch}</step><octave>${staff === 1 ? 5 : 3}</octave></pitch><duration>${duration}</duration><voice>${staff}</voice><type>eighth</type><staff>${staff}</staff></note>`;
+    const attributes =
+        '<attributes><divisions>6</divisions><time><beats>2</beats><beat-type>4</beat-type></time><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>F</sign><line>4</line></clef></attributes>';
+    const bar = (right: string, left: string): string => `${right}<backup><duration>12</duration></backup>${left}`;
+    const even = bar(
+        'CDEF'
+            .split('')
+            .map((pitch) => note(pitch, 3, 1))
+            .join(''),
+        note('C', 12, 2),
+    );
+    const crossed = bar(
+        'CDECDE'
+            .split('')
+            .map((pitch) => note(pitch, 2, 1))
+            .join(''),
+        'CGCG'
+            .split('')
+            .map((pitch) => note(pitch, 3, 2))
+            .join(''),
+    );
+    const xml = `<score-partwise><part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1"><measure number="1">${attributes}${even}</measure><measure number="2">${crossed}</measure></part></score-partwise>`;
+
+    await signIn(page);
+    await page.goto('/pieces/new');
+    await page.locator('input[type=file]').setInputFiles({ name: 'crossing.musicxml', mimeType: 'application/xml', buffer: Buffer.from(xml) });
+    await page.getByLabel('Title').fill('Two Currents');
+    await page.getByRole('button', { name: 'Keep this piece' }).click();
+    await givePiece(page, 'Bram', 'Two Currents');
+
+    await page.keyboard.press('v');
+    const inspector = page.getByRole('complementary');
+    await expect(inspector).toContainText('1 & 2 &');
+    await expect(page.locator('.count text.struck').filter({ hasText: '&' }).first()).toBeVisible();
+    await inspector.getByRole('button', { name: 'Cross-rhythm: go to bar 2' }).click();
+    await expect(inspector).toContainText('3 right against 2 left: together, right, left, right.');
+    await expect(page.locator('.cross').first()).toContainText('3 : 2');
+    await page.getByRole('combobox', { name: 'Syllables to a beat' }).selectOption({ label: 'four' });
+    await expect(inspector).toContainText('1 e & a 2 e & a');
+    expect(await seriousViolations(page)).toEqual([]);
+    await page.keyboard.press('v');
+    await expect(page.getByRole('button', { name: /Suggest pedal/ })).toBeVisible();
+});
+
 test.describe('on a tablet, by touch', () => {
     test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
 

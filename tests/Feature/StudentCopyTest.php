@@ -85,3 +85,11 @@ it('hands out the copy in open formats', function (string $format, string $type,
     ['musicxml', 'application/vnd.recordare.musicxml+xml', '<?xml'], ['mxl', 'application/vnd.recordare.musicxml', 'PK'],
     ['mid', 'audio/midi', 'MThd'], ['json', 'application/json', '{"format":"tarnwind-plan/1"'],
 ]);
+
+it('says how the piece is counted, as the published schema has it', function (): void {
+    $counting = $this->getJson("$this->url/counting?subdivision=2&tempo=60")->assertOk();
+    $valid = (new Validator)->validate(json_decode((string) $counting->getContent()), (string) file_get_contents(base_path('schemas/counting.schema.json')))->isValid();
+
+    expect($valid)->toBeTrue()->and($counting->json('bars.1.spoken'))->toBe('1 & 2 & 3 & 4 &')->and($counting->json('hazards.0.kind'))->toBe('up-beat');
+    $this->getJson("$this->url/counting?subdivision=5")->assertUnprocessable();
+});

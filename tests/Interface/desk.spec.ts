@@ -1,4 +1,6 @@
 import { expect, test } from '@playwright/test';
+import { countStrip } from '../../resources/js/crafts/count/strip';
+import { pedalStrip } from '../../resources/js/crafts/pedal/strip';
 import { blurHeight, blurName } from '../../resources/js/crafts/pedal/blur';
 import { beatName } from '../../resources/js/desk/beats';
 import { begin, record, redo, undo } from '../../resources/js/desk/history';
@@ -45,4 +47,39 @@ test('small words and numbers', () => {
     expect(fractionValue('12')).toBe(12);
     expect(lengthInWords(38)).toBe('38 s');
     expect(lengthInWords(77)).toBe('1 min 17 s');
+});
+
+test('the form strip shows the worst blur of each bar and the gravest finding', () => {
+    const finding = (measure: number, severity: 'hint' | 'warning' | 'serious') => ({
+        kind: 'muddy-span' as const,
+        severity,
+        at: '0',
+        measure,
+        notes: [],
+        value: 2,
+        limit: 1.2,
+        unit: 'blur' as const,
+        reason: '',
+        remedy: null,
+    });
+    const blur = [
+        { onset: '0', value: 0.1 },
+        { onset: '3', value: 0.7 },
+        { onset: '4', value: 0 },
+        { onset: '19/2', value: 2 },
+    ];
+    const strip = pedalStrip([0, 4, 8], { spans: [], blur, findings: [finding(0, 'hint'), finding(2, 'serious'), finding(2, 'warning')] });
+    expect(strip.map(({ look }) => look)).toEqual(['cloudy', 'clear', 'muddy']);
+    expect(strip.map(({ sign }) => sign)).toEqual([null, null, 'serious']);
+    expect(strip[2]?.says).toBe('blur 2.00, muddy, with findings');
+});
+
+test('the form strip of the count shows how much there is to take care of', () => {
+    const hazard = (measure: number) => ({ kind: 'accidental' as const, at: '0', measure, notes: [], value: null, reason: '' });
+    const cross = { from: '4', to: '5', measure: 1, right: 3, left: 2, grid: [], spoken: '' };
+    const strip = countStrip(3, { bars: [], cross_rhythms: [cross], hazards: [hazard(1), hazard(1), hazard(1), hazard(2)] });
+    expect(strip.map(({ look }) => look)).toEqual(['clear', 'cloudy', 'veiled']);
+    expect(strip.map(({ sign }) => sign)).toEqual([null, 'warning', null]);
+    expect(strip[0]?.height).toBe(0);
+    expect(strip[1]!.height).toBeGreaterThan(strip[2]!.height);
 });

@@ -1,39 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { blurHeight, blurName } from '../crafts/pedal/blur';
-import { fractionValue } from '../support/fraction';
-import type { Examination } from '../types/generated/examination';
+import type { StripColumn } from './strip';
 import type { MeasureData } from './useDesk';
 
-const props = defineProps<{ measures: MeasureData[]; examination: Examination; current: number }>();
+const props = defineProps<{ measures: MeasureData[]; columns: StripColumn[]; current: number }>();
 const emit = defineEmits<{ jump: [measure: number] }>();
 
-const HEIGHT = 34;
-
-const columns = computed(() => {
-    const worst = props.measures.map(() => 0);
-    let bar = 0;
-    for (const { onset, value } of props.examination.blur) {
-        const time = fractionValue(onset);
-        while (bar + 1 < props.measures.length && fractionValue(props.measures[bar + 1]!.start) <= time) bar++;
-        worst[bar] = Math.max(worst[bar] ?? 0, value);
-    }
-    const severe = new Map<number, string>();
-    for (const { measure, severity } of props.examination.findings) {
-        if (severity !== 'hint' && severe.get(measure) !== 'serious') severe.set(measure, severity);
-    }
-    return props.measures.map((measure, index) => {
-        const value = worst[index] ?? 0;
-        return {
-            index,
-            number: measure.number,
-            value,
-            name: blurName(value),
-            height: Math.max(3, blurHeight(value) * (HEIGHT - 8)),
-            severity: severe.get(index),
-        };
-    });
-});
+const HEIGHT = 26;
 
 const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)));
 </script>
@@ -41,18 +14,18 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
 <template>
     <nav class="strip" aria-label="The whole piece, bar by bar">
         <button
-            v-for="column in columns"
-            :key="column.index"
+            v-for="(column, index) in columns"
+            :key="index"
             type="button"
-            :class="['bar', column.name, { current: column.index === current }]"
-            :aria-label="`Bar ${column.number}: blur ${column.value.toFixed(2)}, ${column.name}${column.severity ? ', with findings' : ''}`"
-            :aria-current="column.index === current"
+            :class="['bar', column.look, { current: index === current }]"
+            :aria-label="`Bar ${measures[index]?.number}: ${column.says}`"
+            :aria-current="index === current"
             tabindex="-1"
-            @click="emit('jump', column.index)"
+            @click="emit('jump', index)"
         >
-            <span v-if="column.severity" :class="['sign', column.severity]" />
-            <span class="column" :style="{ height: `${column.height}px` }" />
-            <span class="number">{{ column.index % every === 0 || column.index === current ? column.number : '' }}</span>
+            <span v-if="column.sign" :class="['sign', column.sign]" />
+            <span class="column" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
+            <span class="number">{{ index % every === 0 || index === current ? measures[index]?.number : '' }}</span>
         </button>
     </nav>
 </template>

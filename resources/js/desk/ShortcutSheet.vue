@@ -5,6 +5,7 @@ defineEmits<{ close: [] }>();
 const KEYS: [string[], string][] = [
     [['←', '→'], 'previous and next moment'],
     [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
+    [['V'], 'other view: pedal, count'],
     [['S'], 'suggest a pedal; your own marks stay'],
     [['C'], 'pedal changes, or goes down, here'],
     [['L'], 'pedal comes up here'],

@@ -2,28 +2,11 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { svgElement } from '../engraving/engraver';
 import { nearestSpot, type Laid } from '../engraving/layout';
-import FootLine from '../crafts/pedal/FootLine.vue';
-import type { PlacedMark } from '../crafts/pedal/edits';
-import type { Examination, Finding } from '../types/generated/examination';
-import type { PedalMark } from '../types/generated/plan';
-import HarmonyLane from './HarmonyLane.vue';
-import type { HarmonyData } from './useDesk';
 
-const props = defineProps<{
-    laid: Laid;
-    harmonies: HarmonyData[];
-    marks: PlacedMark[];
-    examination: Examination;
-    quartersPerMinute: number;
-    cursor: number;
-    current: PedalMark | null;
-}>();
+/** One engraved line; what stands under it, the lanes of the craft in front, comes from outside. */
+const props = defineProps<{ laid: Laid; cursor: number }>();
 
-const emit = defineEmits<{
-    select: [moment: number];
-    drag: [mark: PedalMark, end: 'from' | 'to', event: PointerEvent];
-    open: [finding: Finding];
-}>();
+const emit = defineEmits<{ select: [moment: number] }>();
 
 const root = ref<HTMLElement>();
 const sheet = ref<HTMLElement>();
@@ -56,18 +39,7 @@ watch(spot, (now) => now && root.value?.scrollIntoView({ block: 'nearest' }));
     <section ref="root" class="system" @click="pick">
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
         <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
-        <template v-if="near">
-            <FootLine
-                :laid="laid"
-                :marks="marks"
-                :examination="examination"
-                :quarters-per-minute="quartersPerMinute"
-                :current="current"
-                @drag="(mark, end, event) => emit('drag', mark, end, event)"
-                @open="(finding) => emit('open', finding)"
-            />
-            <HarmonyLane :laid="laid" :harmonies="harmonies" />
-        </template>
+        <slot v-if="near" />
         <div v-else class="lanes-placeholder" />
     </section>
 </template>

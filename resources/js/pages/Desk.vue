@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3';
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import CountInspector from '../crafts/count/CountInspector.vue';
+import CountLane from '../crafts/count/CountLane.vue';
+import { countStrip } from '../crafts/count/strip';
+import { useCounting } from '../crafts/count/useCounting';
+import FootLine from '../crafts/pedal/FootLine.vue';
+import { pedalStrip } from '../crafts/pedal/strip';
 import * as edits from '../crafts/pedal/edits';
 import BarInspector from '../desk/BarInspector.vue';
+import HarmonyLane from '../desk/HarmonyLane.vue';
 import FormStrip from '../desk/FormStrip.vue';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import SystemView from '../desk/SystemView.vue';
@@ -43,6 +50,38 @@ const resize = new ResizeObserver(([entry]) => {
 onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
+const VIEWS = { count: 'Count', pedal: 'Pedal' } as const;
+const SUBDIVISIONS = [
+    { value: 0, label: 'as each bar needs' },
+    { value: 1, label: 'one' },
+    { value: 2, label: 'two' },
+    { value: 3, label: 'three' },
+    { value: 4, label: 'four' },
+    { value: 6, label: 'six' },
+];
+
+const view = ref<keyof typeof VIEWS>('pedal');
+const counting = useCounting(props.copy.id);
+
+function show(name: keyof typeof VIEWS): void {
+    view.value = name;
+    if (name === 'count') void counting.ask(tempo.value);
+}
+
+function subdivide(syllables: number): void {
+    counting.subdivision.value = syllables;
+    void counting.ask(tempo.value);
+}
+
+watch(tempo, () => {
+    if (view.value === 'count') void counting.ask(tempo.value);
+});
+
+const starts = props.score.measures.map((measure) => fractionValue(measure.start));
+const columns = computed(() =>
+    view.value === 'count' && counting.counting.value ? countStrip(starts.length, counting.counting.value) : pedalStrip(starts, desk.examination.value),
+);
+
 const ACTIONS = {
     change: () => edits.change(desk.pedal.value, desk.line, desk.cursor.value, desk.naturalEnd(desk.cursor.value)),
     lift: () => edits.lift(desk.pedal.value, desk.line, desk.cursor.value),
@@ -69,35 +108,46 @@ function act(action: Action): void {
     desk.edit(ACTIONS[action]());
 }
 
+/** Keys of every view. */
+function moves(byBar: boolean): Record<string, () => void> {
+    const bar = (step: number) => () => desk.moveToMeasure(desk.measure.value + step);
+    const moment = (step: number) => () => desk.moveTo(desk.cursor.value + step);
+    return {
+        ArrowLeft: byBar ? bar(-1) : moment(-1),
+        ArrowRight: byBar ? bar(1) : moment(1),
+        ArrowUp: bar(-1),
+        ArrowDown: bar(1),
+        Home: () => desk.moveTo(0),
+        End: () => desk.moveTo(props.score.moments.length),
+        v: () => show(view.value === 'pedal' ? 'count' : 'pedal'),
+        z: desk.undo,
+        y: desk.redo,
+        '?': () => (sheetOpen.value = true),
+    };
+}
+
+const PEDAL_KEYS: Record<string, () => void> = {
+    s: () => void desk.suggest(),
+    c: () => act('change'),
+    l: () => act('lift'),
+    '[': () => act('shorter'),
+    ']': () => act('longer'),
+    h: () => act('half'),
+    n: () => act('dry'),
+    x: () => act('remove'),
+    Delete: () => act('remove'),
+    e: () => document.getElementById('bar-note')?.focus(),
+};
+
 function onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (sheetOpen.value || target.closest('input, textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const held = event.ctrlKey || event.metaKey;
-    const keys: Record<string, () => void> = held
+    const keys = held
         ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo }
-        : {
-              ArrowLeft: () => (event.shiftKey ? desk.moveToMeasure(desk.measure.value - 1) : desk.moveTo(desk.cursor.value - 1)),
-              ArrowRight: () => (event.shiftKey ? desk.moveToMeasure(desk.measure.value + 1) : desk.moveTo(desk.cursor.value + 1)),
-              ArrowUp: () => desk.moveToMeasure(desk.measure.value - 1),
-              ArrowDown: () => desk.moveToMeasure(desk.measure.value + 1),
-              Home: () => desk.moveTo(0),
-              End: () => desk.moveTo(props.score.moments.length),
-              s: () => void desk.suggest(),
-              c: () => act('change'),
-              l: () => act('lift'),
-              '[': () => act('shorter'),
-              ']': () => act('longer'),
-              h: () => act('half'),
-              n: () => act('dry'),
-              x: () => act('remove'),
-              Delete: () => act('remove'),
-              e: () => document.getElementById('bar-note')?.focus(),
-              z: desk.undo,
-              y: desk.redo,
-              '?': () => (sheetOpen.value = true),
-          };
-    const run = keys[key];
+        : { ...moves(event.shiftKey), ...(view.value === 'pedal' ? PEDAL_KEYS : {}) };
+    const run = (keys as Record<string, (() => void) | undefined>)[key];
     if (!run || event.altKey) return;
     event.preventDefault();
     run();
@@ -183,17 +233,10 @@ const SCHOOL_WORDS: Record<string, string> = {
             <a-button shape="circle" aria-label="Shortcuts" @click="sheetOpen = true">?</a-button>
         </header>
 
-        <div class="tools" role="toolbar" aria-label="Pedal">
-            <a-button type="primary" :loading="desk.busy.value !== ''" @click="desk.suggest()">Suggest pedal <kbd>S</kbd></a-button>
-            <label class="field">
-                <span>Way</span>
-                <ChoiceSelect
-                    :value="desk.plan.value.school"
-                    :options="schools.map((school) => ({ value: school, label: SCHOOL_WORDS[school] ?? school }))"
-                    label="Way of pedalling"
-                    @choose="(school) => desk.suggest(school)"
-                />
-            </label>
+        <div class="tools" role="toolbar" aria-label="Views and tools">
+            <div class="views" role="group" aria-label="View">
+                <button v-for="(label, name) in VIEWS" :key="name" type="button" :aria-pressed="view === name" @click="show(name)">{{ label }}</button>
+            </div>
             <label class="field">
                 <span>♩ a minute</span>
                 <a-input-number
@@ -205,10 +248,26 @@ const SCHOOL_WORDS: Record<string, string> = {
                     @change="(value: unknown) => typeof value === 'number' && desk.setTempo(value)"
                 />
             </label>
-            <span class="gap" />
-            <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)"
-                >{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button
-            >
+            <template v-if="view === 'pedal'">
+                <a-button type="primary" :loading="desk.busy.value !== ''" @click="desk.suggest()">Suggest pedal <kbd>S</kbd></a-button>
+                <label class="field">
+                    <span>Way</span>
+                    <ChoiceSelect
+                        :value="desk.plan.value.school"
+                        :options="schools.map((school) => ({ value: school, label: SCHOOL_WORDS[school] ?? school }))"
+                        label="Way of pedalling"
+                        @choose="(school) => desk.suggest(school)"
+                    />
+                </label>
+                <span class="gap" />
+                <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)"
+                    >{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button
+                >
+            </template>
+            <label v-else class="field">
+                <span>Syllables to a beat</span>
+                <ChoiceSelect :value="counting.subdivision.value" :options="SUBDIVISIONS" label="Syllables to a beat" @choose="subdivide" />
+            </label>
         </div>
 
         <div v-if="desk.saving.state.value === 'conflict'" class="notice" role="alert">
@@ -222,33 +281,43 @@ const SCHOOL_WORDS: Record<string, string> = {
         <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">
             {{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.
         </div>
-        <div v-else-if="desk.trouble.value || engravingTrouble" class="notice" role="alert">{{ desk.trouble.value || engravingTrouble }}</div>
+        <div v-else-if="desk.trouble.value || engravingTrouble || counting.trouble.value" class="notice" role="alert">
+            {{ desk.trouble.value || engravingTrouble || counting.trouble.value }}
+        </div>
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
                 <div ref="column" class="column">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
-                    <SystemView
-                        v-for="(place, index) in laid"
-                        :key="index"
-                        :laid="place"
-                        :harmonies="score.harmonies"
-                        :marks="marks"
-                        :examination="desk.examination.value"
-                        :quarters-per-minute="tempo"
-                        :cursor="desk.cursor.value"
-                        :current="current"
-                        @select="desk.moveTo"
-                        @drag="drag"
-                        @open="(finding) => desk.moveTo(desk.momentAt(finding.at))"
-                    />
+                    <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" @select="desk.moveTo">
+                        <template v-if="view === 'pedal'">
+                            <FootLine
+                                :laid="place"
+                                :marks="marks"
+                                :examination="desk.examination.value"
+                                :quarters-per-minute="tempo"
+                                :current="current"
+                                @drag="drag"
+                                @open="(finding) => desk.moveTo(desk.momentAt(finding.at))"
+                            />
+                            <HarmonyLane :laid="place" :harmonies="score.harmonies" />
+                        </template>
+                        <CountLane v-else-if="counting.counting.value" :laid="place" :counting="counting.counting.value" />
+                    </SystemView>
                     <p v-if="laid.length > 0 && laid.length < total" class="engraving-note" role="status">{{ laid.length }} of {{ total }} lines engraved …</p>
                 </div>
             </main>
-            <BarInspector :desk="desk" :score="score" :student="student" />
+            <BarInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
+            <CountInspector
+                v-else-if="counting.counting.value"
+                :counting="counting.counting.value"
+                :measures="score.measures"
+                :measure="desk.measure.value"
+                @jump="desk.moveToMeasure"
+            />
         </div>
 
-        <FormStrip :measures="score.measures" :examination="desk.examination.value" :current="desk.measure.value" @jump="desk.moveToMeasure" />
+        <FormStrip :measures="score.measures" :columns="columns" :current="desk.measure.value" @jump="desk.moveToMeasure" />
         <ShortcutSheet :open="sheetOpen" @close="sheetOpen = false" />
     </div>
 </template>
@@ -329,6 +398,29 @@ const SCHOOL_WORDS: Record<string, string> = {
     border-bottom: 1px solid var(--line);
 }
 
+.views {
+    display: flex;
+    margin-right: 4px;
+    border: 1px solid #b9b29f;
+    border-radius: 6px;
+    overflow: hidden;
+}
+
+.views button {
+    padding: 4px 12px;
+    font: inherit;
+    color: var(--ink);
+    background: var(--sheet);
+    border: 0;
+    cursor: pointer;
+}
+
+.views button[aria-pressed='true'] {
+    font-weight: 600;
+    background: var(--lake-pale);
+    box-shadow: inset 0 -3px 0 var(--lake);
+}
+
 .tools kbd {
     margin-left: 3px;
     color: var(--quiet);
@@ -346,7 +438,7 @@ const SCHOOL_WORDS: Record<string, string> = {
     color: var(--quiet);
 }
 
-@media (max-width: 1240px) {
+@media (max-width: 1320px) {
     .tools kbd {
         display: none;
     }

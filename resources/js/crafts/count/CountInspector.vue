@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { beatName } from '../../desk/beats';
+import type { MeasureData } from '../../desk/useDesk';
+import { fractionValue } from '../../support/fraction';
+import type { Counting, Hazard } from '../../types/generated/counting';
+import CrossGrid from './CrossGrid.vue';
+
+const props = defineProps<{ counting: Counting; measures: MeasureData[]; measure: number }>();
+const emit = defineEmits<{ jump: [measure: number] }>();
+
+const bar = computed(() => props.measures[props.measure]!);
+const spoken = computed(() => props.counting.bars[props.measure]?.spoken ?? '');
+const crosses = computed(() => props.counting.cross_rhythms.filter((cross) => cross.measure === props.measure));
+const here = computed(() => props.counting.hazards.filter((hazard) => hazard.measure === props.measure));
+
+const NAMES: Record<Hazard['kind'], string> = {
+    'up-beat': 'Up-beat',
+    'cross-rhythm': 'Cross-rhythm',
+    'dotted-figure': 'Dotted figure',
+    'long-note': 'Long note',
+    'silent-first-beat': 'Silent first beat',
+    'fast-repetition': 'Quick repetition',
+    'fast-run': 'Quick run',
+    accidental: 'Accidental',
+};
+
+/** All hazards of the piece, by kind, each with its bars. */
+const overview = computed(() => {
+    const kinds = new Map<Hazard['kind'], number[]>();
+    for (const { kind, measure } of props.counting.hazards) {
+        const bars = kinds.get(kind) ?? [];
+        if (bars.at(-1) !== measure) bars.push(measure);
+        kinds.set(kind, bars);
+    }
+    return [...kinds].map(([kind, bars]) => ({ kind, name: NAMES[kind], bars }));
+});
+
+function where(hazard: Hazard): string {
+    return beatName(bar.value, fractionValue(hazard.at) - fractionValue(bar.value.start));
+}
+</script>
+
+<template>
+    <aside class="inspector" aria-label="Bar inspector">
+        <header>
+            <h2>{{ bar.number === '0' ? 'Upbeat' : `Bar ${bar.number}` }}</h2>
+            <p class="quiet">{{ bar.time }}</p>
+        </header>
+        <section>
+            <h3>Count</h3>
+            <p class="spoken">{{ spoken }}</p>
+        </section>
+        <section v-if="crosses.length > 0">
+            <h3>Cross-rhythm</h3>
+            <CrossGrid v-for="cross in crosses" :key="cross.from" :cross="cross" />
+        </section>
+        <section>
+            <h3>Take care</h3>
+            <p v-if="here.length === 0" class="quiet">Nothing that is easily miscounted.</p>
+            <ul class="hazards">
+                <li v-for="hazard in here" :key="hazard.kind + hazard.at + hazard.reason">
+                    <strong>{{ NAMES[hazard.kind] }}</strong> <span class="quiet">{{ where(hazard) }}</span><br />{{ hazard.reason }}
+                </li>
+            </ul>
+        </section>
+        <section>
+            <h3>In the whole piece</h3>
+            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
+            <dl>
+                <template v-for="row in overview" :key="row.kind">
+                    <dt>{{ row.name }}</dt>
+                    <dd>
+                        <button
+                            v-for="index in row.bars"
+                            :key="index"
+                            type="button"
+                            :aria-label="`${row.name}: go to bar ${measures[index]?.number}`"
+                            @click="emit('jump', index)"
+                        >
+                            {{ measures[index]?.number }}
+                        </button>
+                    </dd>
+                </template>
+            </dl>
+        </section>
+    </aside>
+</template>
+
+<style scoped>
+.inspector {
+    width: 320px;
+    flex: none;
+    overflow-y: auto;
+    padding: 14px 18px 24px;
+    background: var(--sheet);
+    border-left: 1px solid var(--line);
+}
+
+header p,
+p,
+ul,
+dl,
+dd {
+    margin: 0;
+}
+
+section {
+    margin-top: 16px;
+}
+
+.quiet {
+    color: var(--quiet);
+}
+
+.spoken {
+    font: 1.15rem var(--serif);
+}
+
+.hazards {
+    padding: 0;
+    list-style: none;
+}
+
+.hazards li {
+    margin: 4px 0 8px;
+    padding-left: 10px;
+    border-left: 3px solid var(--veiled);
+}
+
+dt {
+    margin-top: 6px;
+    color: var(--quiet);
+}
+
+dd {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+}
+
+button {
+    min-width: 30px;
+    padding: 2px 6px;
+    font: inherit;
+    color: var(--ink);
+    background: var(--paper);
+    border: 1px solid var(--line);
+    border-radius: 5px;
+    cursor: pointer;
+}
+</style>

@@ -1,0 +1,10 @@
+/** A bar of the form strip, as the craft in front sees it. */
+export interface StripColumn {
+    /** 0 to 1. */
+    height: number;
+    look: 'clear' | 'veiled' | 'cloudy' | 'muddy';
+    /** A sign above the column. */
+    sign: 'warning' | 'serious' | null;
+    /** What assistive technology says after the bar's number. */
+    says: string;
+}
