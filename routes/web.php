@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BlockChordsController;
 use App\Http\Controllers\CountingController;
 use App\Http\Controllers\ExaminationController;
 use App\Http\Controllers\MarkedCopyController;
@@ -40,6 +41,9 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
         Route::get('/copies/{copy}/counting', CountingController::class)->name('copies.counting');
         Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
+        Route::get('/copies/{copy}/blocks', [BlockChordsController::class, 'show'])->name('copies.blocks');
+        Route::get('/copies/{copy}/blocks/engraving', [BlockChordsController::class, 'engraving'])->name('copies.blocks.engraving');
+        Route::get('/copies/{copy}/blocks/download.musicxml', [BlockChordsController::class, 'download'])->name('copies.blocks.download');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
         Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])

@@ -130,6 +130,20 @@ test('the marked copy is printed and downloaded', async ({ page }) => {
     }
 });
 
+test('a student meets the piece in block chords', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.getByRole('link', { name: 'Block chords' }).click();
+    await expect(page.getByText('in block chords, for Oona')).toBeVisible();
+    await expect(page.locator('.page svg g.chord').first()).toBeAttached();
+    await expect(page.locator('.page svg', { hasText: 'F#7/A#' }).first()).toBeAttached();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'MusicXML', exact: true }).click();
+    expect(fs.readFileSync(await (await download).path()).toString()).toContain('<work-title>Lantern on the Water</work-title>');
+    await page.getByRole('link', { name: 'Back to the desk' }).click();
+    await expect(page.locator('.system .engraving svg').first()).toBeVisible();
+});
+
 test('dragging the end of a pedal shows the blur on the way', async ({ page }) => {
     await signIn(page);
     await openDesk(page, 'Bram', 'Slow Weather');

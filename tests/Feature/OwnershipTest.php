@@ -16,7 +16,7 @@ beforeEach(function (): void {
 
 it('lets the owner in', function (): void {
     $id = $this->copy->id;
-    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.mid"] as $url) {
+    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/blocks", "/copies/$id/blocks/engraving", "/copies/$id/blocks/download.musicxml", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.mid"] as $url) {
         $this->actingAs($this->owner)->get($url)->assertOk();
     }
 });
@@ -25,7 +25,7 @@ it('keeps another teacher out of everything', function (): void {
     $this->actingAs(User::factory()->create());
     $id = $this->copy->id;
     $plan = ['plan' => $this->copy->planDocument()->toArray(), 'revision' => 1];
-    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.musicxml"] as $url) {
+    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/blocks", "/copies/$id/blocks/engraving", "/copies/$id/blocks/download.musicxml", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.musicxml"] as $url) {
         $this->get($url)->assertForbidden();
     }
     $this->putJson("/copies/$id/plan", $plan)->assertForbidden();

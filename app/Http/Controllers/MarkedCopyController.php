@@ -31,9 +31,16 @@ final class MarkedCopyController
         $notes = array_values(array_filter($plan->notes, fn (BarNote $note): bool => isset($order[$note->measure]) && trim($note->text) !== ''));
         usort($notes, fn (BarNote $a, BarNote $b): int => $order[$a->measure] <=> $order[$b->measure]);
 
-        return Inertia::render('MarkedCopy', [
+        $download = fn (string $format): string => route('copies.download', [$copy, $format], false);
+
+        return Inertia::render('Sheet', [
             'copy' => ['id' => $copy->id, 'title' => $copy->piece->title],
-            'student' => $copy->student->name,
+            'subtitle' => "for {$copy->student->name}",
+            'engraving' => route('copies.print.engraving', $copy, false),
+            'downloads' => [
+                ['label' => 'MusicXML', 'url' => $download('musicxml')], ['label' => 'compressed MusicXML', 'url' => $download('mxl')],
+                ['label' => 'MIDI', 'url' => $download('mid')], ['label' => 'plan', 'url' => $download('json')],
+            ],
             'notes' => array_map(fn (BarNote $note): array => [
                 'bar' => $score->measures[$order[$note->measure]]->number, 'text' => $note->text,
             ], $notes),

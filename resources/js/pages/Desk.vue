@@ -3,21 +3,24 @@ import { Head, Link } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import CountInspector from '../crafts/count/CountInspector.vue';
 import CountLane from '../crafts/count/CountLane.vue';
+import CountTools from '../crafts/count/CountTools.vue';
 import { countStrip } from '../crafts/count/strip';
 import { useCounting } from '../crafts/count/useCounting';
-import FootLine from '../crafts/pedal/FootLine.vue';
-import { pedalStrip } from '../crafts/pedal/strip';
+import { pedalKeys } from '../crafts/pedal/actions';
+import { dragEnd } from '../crafts/pedal/drag';
 import * as edits from '../crafts/pedal/edits';
-import BarInspector from '../desk/BarInspector.vue';
-import HarmonyLane from '../desk/HarmonyLane.vue';
+import FootLine from '../crafts/pedal/FootLine.vue';
+import PedalInspector from '../crafts/pedal/PedalInspector.vue';
+import PedalTools from '../crafts/pedal/PedalTools.vue';
+import { pedalStrip } from '../crafts/pedal/strip';
 import FormStrip from '../desk/FormStrip.vue';
+import HarmonyLane from '../desk/HarmonyLane.vue';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import SystemView from '../desk/SystemView.vue';
 import { useDesk, type DeskProps } from '../desk/useDesk';
 import type { SaveState } from '../desk/saving';
-import { layMoments, nearestSpot, type Bar, type Laid } from '../engraving/layout';
+import { layMoments, type Bar, type Laid } from '../engraving/layout';
 import { useEngraving } from '../engraving/useEngraving';
-import ChoiceSelect from '../support/ChoiceSelect.vue';
 import { fractionValue } from '../support/fraction';
 import type { PedalMark } from '../types/generated/plan';
 
@@ -51,15 +54,6 @@ onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
 const VIEWS = { count: 'Count', pedal: 'Pedal' } as const;
-const SUBDIVISIONS = [
-    { value: 0, label: 'as each bar needs' },
-    { value: 1, label: 'one' },
-    { value: 2, label: 'two' },
-    { value: 3, label: 'three' },
-    { value: 4, label: 'four' },
-    { value: 6, label: 'six' },
-];
-
 const view = ref<keyof typeof VIEWS>('pedal');
 const counting = useCounting(props.copy.id);
 
@@ -82,32 +76,6 @@ const columns = computed(() =>
     view.value === 'count' && counting.counting.value ? countStrip(starts.length, counting.counting.value) : pedalStrip(starts, desk.examination.value),
 );
 
-const ACTIONS = {
-    change: () => edits.change(desk.pedal.value, desk.line, desk.cursor.value, desk.naturalEnd(desk.cursor.value)),
-    lift: () => edits.lift(desk.pedal.value, desk.line, desk.cursor.value),
-    shorter: () => edits.stretch(desk.pedal.value, desk.line, desk.cursor.value, -1),
-    longer: () => edits.stretch(desk.pedal.value, desk.line, desk.cursor.value, 1),
-    half: () => edits.toggleHalf(desk.pedal.value, desk.line, desk.cursor.value),
-    dry: () => edits.toggleDry(desk.pedal.value, desk.line, desk.cursor.value, desk.naturalEnd(desk.cursor.value)),
-    remove: () => edits.remove(desk.pedal.value, desk.line, desk.cursor.value),
-} satisfies Record<string, () => PedalMark[]>;
-
-type Action = keyof typeof ACTIONS;
-
-const TOOLS: { action: Action; label: string; key: string }[] = [
-    { action: 'change', label: 'Change', key: 'C' },
-    { action: 'lift', label: 'Lift', key: 'L' },
-    { action: 'shorter', label: 'Shorter', key: '[' },
-    { action: 'longer', label: 'Longer', key: ']' },
-    { action: 'half', label: 'Half', key: 'H' },
-    { action: 'dry', label: 'No pedal', key: 'N' },
-    { action: 'remove', label: 'Take out', key: 'X' },
-];
-
-function act(action: Action): void {
-    desk.edit(ACTIONS[action]());
-}
-
 /** Keys of every view. */
 function moves(byBar: boolean): Record<string, () => void> {
     const bar = (step: number) => () => desk.moveToMeasure(desk.measure.value + step);
@@ -126,19 +94,6 @@ function moves(byBar: boolean): Record<string, () => void> {
     };
 }
 
-const PEDAL_KEYS: Record<string, () => void> = {
-    s: () => void desk.suggest(),
-    c: () => act('change'),
-    l: () => act('lift'),
-    '[': () => act('shorter'),
-    ']': () => act('longer'),
-    h: () => act('half'),
-    n: () => act('dry'),
-    x: () => act('remove'),
-    Delete: () => act('remove'),
-    e: () => document.getElementById('bar-note')?.focus(),
-};
-
 function onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (sheetOpen.value || target.closest('input, textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
@@ -146,7 +101,7 @@ function onKey(event: KeyboardEvent): void {
     const held = event.ctrlKey || event.metaKey;
     const keys = held
         ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo }
-        : { ...moves(event.shiftKey), ...(view.value === 'pedal' ? PEDAL_KEYS : {}) };
+        : { ...moves(event.shiftKey), ...(view.value === 'pedal' ? pedalKeys(desk) : {}) };
     const run = (keys as Record<string, (() => void) | undefined>)[key];
     if (!run || event.altKey) return;
     event.preventDefault();
@@ -155,49 +110,8 @@ function onKey(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', onKey));
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
-/** Drags one end of a mark; blur and findings follow. */
 function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
-    const handle = event.target as SVGElement;
-    const origin = desk.pedal.value;
-    const views = [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])];
-    let last = -1;
-
-    function move(moving: PointerEvent): void {
-        const boxes = views.map((view) => view.getBoundingClientRect());
-        const index = boxes.findIndex((box) => moving.clientY < box.bottom);
-        const place = laid.value[index < 0 ? boxes.length - 1 : index];
-        const box = boxes[index < 0 ? boxes.length - 1 : index];
-        if (!place || !box) return;
-        const x = ((moving.clientX - box.left) * place.system.width) / box.width;
-        let target = nearestSpot(place, x)?.moment;
-        if (target !== undefined && end === 'to' && place.right - x < (place.right - (place.spots.at(-1)?.x ?? 0)) / 2)
-            target = (place.spots.at(-1)?.moment ?? 0) + 1;
-        if (target === undefined || target === last) return;
-        last = target;
-        desk.preview(edits.moveEnd(origin, desk.line, mark, end, Math.min(target, props.score.moments.length - 1)));
-    }
-
-    function finish(dropped: boolean): void {
-        window.removeEventListener('pointermove', move);
-        window.removeEventListener('pointerup', up);
-        window.removeEventListener('pointercancel', cancel);
-        window.removeEventListener('keydown', escape, true);
-        if (last < 0) return;
-        if (dropped) desk.drop();
-        else desk.cancelDrag();
-    }
-    const up = (): void => finish(true);
-    const cancel = (): void => finish(false);
-    const escape = (pressed: KeyboardEvent): void => {
-        if (pressed.key === 'Escape') finish(false);
-    };
-
-    if (handle.hasPointerCapture(event.pointerId)) handle.releasePointerCapture(event.pointerId);
-    event.preventDefault();
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-    window.addEventListener('pointercancel', cancel);
-    window.addEventListener('keydown', escape, true);
+    dragEnd(desk, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value, mark, end, event);
 }
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -206,14 +120,6 @@ const SAVE_WORDS: Record<SaveState, string> = {
     waiting: 'Server away: edits wait in this browser',
     conflict: 'Changed elsewhere',
     refused: 'Not accepted',
-};
-
-const SCHOOL_WORDS: Record<string, string> = {
-    singing: 'Singing',
-    clean: 'Clean',
-    haze: 'Haze',
-    'dampers-off': 'Dampers off',
-    'as-printed': 'As printed',
 };
 </script>
 
@@ -229,6 +135,7 @@ const SCHOOL_WORDS: Record<string, string> = {
             <span :class="['save', desk.saving.state.value]" role="status">{{ SAVE_WORDS[desk.saving.state.value] }}</span>
             <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
             <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
+            <Link :href="`/copies/${copy.id}/blocks`" class="link">Block chords</Link>
             <Link :href="`/copies/${copy.id}/print`" class="link">Marked copy</Link>
             <a-button shape="circle" aria-label="Shortcuts" @click="sheetOpen = true">?</a-button>
         </header>
@@ -248,26 +155,8 @@ const SCHOOL_WORDS: Record<string, string> = {
                     @change="(value: unknown) => typeof value === 'number' && desk.setTempo(value)"
                 />
             </label>
-            <template v-if="view === 'pedal'">
-                <a-button type="primary" :loading="desk.busy.value !== ''" @click="desk.suggest()">Suggest pedal <kbd>S</kbd></a-button>
-                <label class="field">
-                    <span>Way</span>
-                    <ChoiceSelect
-                        :value="desk.plan.value.school"
-                        :options="schools.map((school) => ({ value: school, label: SCHOOL_WORDS[school] ?? school }))"
-                        label="Way of pedalling"
-                        @choose="(school) => desk.suggest(school)"
-                    />
-                </label>
-                <span class="gap" />
-                <a-button v-for="tool in TOOLS" :key="tool.action" class="tool" @click="act(tool.action)"
-                    >{{ tool.label }} <kbd>{{ tool.key }}</kbd></a-button
-                >
-            </template>
-            <label v-else class="field">
-                <span>Syllables to a beat</span>
-                <ChoiceSelect :value="counting.subdivision.value" :options="SUBDIVISIONS" label="Syllables to a beat" @choose="subdivide" />
-            </label>
+            <PedalTools v-if="view === 'pedal'" :desk="desk" :schools="schools" />
+            <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
         <div v-if="desk.saving.state.value === 'conflict'" class="notice" role="alert">
@@ -307,7 +196,7 @@ const SCHOOL_WORDS: Record<string, string> = {
                     <p v-if="laid.length > 0 && laid.length < total" class="engraving-note" role="status">{{ laid.length }} of {{ total }} lines engraved …</p>
                 </div>
             </main>
-            <BarInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
+            <PedalInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
             <CountInspector
                 v-else-if="counting.counting.value"
                 :counting="counting.counting.value"
@@ -421,16 +310,16 @@ const SCHOOL_WORDS: Record<string, string> = {
     box-shadow: inset 0 -3px 0 var(--lake);
 }
 
-.tools kbd {
+.tools :deep(kbd) {
     margin-left: 3px;
     color: var(--quiet);
 }
 
-.tool {
+.tools :deep(.tool) {
     padding-inline: 8px;
 }
 
-.field {
+.tools :deep(.field) {
     display: flex;
     align-items: center;
     gap: 6px;
@@ -439,12 +328,12 @@ const SCHOOL_WORDS: Record<string, string> = {
 }
 
 @media (max-width: 1320px) {
-    .tools kbd {
+    .tools :deep(kbd) {
         display: none;
     }
 }
 
-.gap {
+.tools :deep(.gap) {
     width: 6px;
 }
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { fractionValue } from '../support/fraction';
-import type { Finding } from '../types/generated/examination';
-import type { PedalMark } from '../types/generated/plan';
-import { placed } from '../crafts/pedal/edits';
-import { beatName } from './beats';
-import type { Desk, DeskProps } from './useDesk';
+import { fractionValue } from '../../support/fraction';
+import type { Finding } from '../../types/generated/examination';
+import type { PedalMark } from '../../types/generated/plan';
+import { placed } from './edits';
+import { beatName } from '../../desk/beats';
+import type { Desk, DeskProps } from '../../desk/useDesk';
 
 const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student'] }>();
 

@@ -4,7 +4,14 @@ import { nextTick, onMounted, ref } from 'vue';
 import { engraver, svgElement } from '../engraving/engraver';
 import { getText } from '../support/http';
 
-const props = defineProps<{ copy: { id: number; title: string }; student: string; notes: { bar: string; text: string }[] }>();
+/** A score on paper: engraved in pages, printed, or downloaded. */
+const props = defineProps<{
+    copy: { id: number; title: string };
+    subtitle: string;
+    engraving: string;
+    downloads: { label: string; url: string }[];
+    notes: { bar: string; text: string }[];
+}>();
 
 const pages = ref<string[]>([]);
 const trouble = ref('');
@@ -12,7 +19,7 @@ const sheets = ref<HTMLElement[]>([]);
 
 onMounted(async () => {
     try {
-        pages.value = await engraver().pages(await getText(`/copies/${props.copy.id}/print/engraving`));
+        pages.value = await engraver().pages(await getText(props.engraving));
         await nextTick();
         sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
     } catch (error) {
@@ -23,28 +30,21 @@ onMounted(async () => {
 function print(): void {
     window.print();
 }
-
-const DOWNLOADS: [string, string][] = [
-    ['musicxml', 'MusicXML'],
-    ['mxl', 'compressed MusicXML'],
-    ['mid', 'MIDI'],
-    ['json', 'plan'],
-];
 </script>
 
 <template>
-    <Head :title="`${copy.title}, marked for ${student}`" />
-    <nav class="bar" aria-label="Marked copy">
+    <Head :title="`${copy.title}, ${subtitle}`" />
+    <nav class="bar" aria-label="Sheet">
         <Link :href="`/copies/${copy.id}`">Back to the desk</Link>
         <span class="gap" />
         <span>Download</span>
-        <a v-for="[format, label] in DOWNLOADS" :key="format" :href="`/copies/${copy.id}/download.${format}`" download>{{ label }}</a>
+        <a v-for="{ label, url } in downloads" :key="url" :href="url" download>{{ label }}</a>
         <a-button type="primary" :disabled="pages.length === 0" @click="print">Print</a-button>
     </nav>
     <main class="paper">
         <header>
             <h1>{{ copy.title }}</h1>
-            <p>for {{ student }}</p>
+            <p>{{ subtitle }}</p>
         </header>
         <p v-if="trouble" role="alert">{{ trouble }}</p>
         <p v-else-if="pages.length === 0" class="wait" role="status">Engraving …</p>

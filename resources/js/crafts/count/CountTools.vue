@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import ChoiceSelect from '../../support/ChoiceSelect.vue';
+
+defineProps<{ subdivision: number }>();
+defineEmits<{ choose: [subdivision: number] }>();
+
+const SUBDIVISIONS = [
+    { value: 0, label: 'as each bar needs' },
+    { value: 1, label: 'one' },
+    { value: 2, label: 'two' },
+    { value: 3, label: 'three' },
+    { value: 4, label: 'four' },
+    { value: 6, label: 'six' },
+];
+</script>
+
+<template>
+    <label class="field">
+        <span>Syllables to a beat</span>
+        <ChoiceSelect :value="subdivision" :options="SUBDIVISIONS" label="Syllables to a beat" @choose="(syllables) => $emit('choose', syllables)" />
+    </label>
+</template>
