@@ -145,7 +145,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
                 <button v-for="(label, name) in VIEWS" :key="name" type="button" :aria-pressed="view === name" @click="show(name)">{{ label }}</button>
             </div>
             <label class="field">
-                <span>♩ a minute</span>
+                <span>♩<span class="long"> a minute</span></span>
                 <a-input-number
                     :value="Math.round(tempo * 10) / 10"
                     :min="10"
@@ -374,6 +374,23 @@ const SAVE_WORDS: Record<SaveState, string> = {
 }
 
 @media (max-width: 1100px) {
+    .tools {
+        gap: 4px;
+        padding-inline: 10px;
+    }
+
+    .tools :deep(.field) {
+        margin-left: 2px;
+    }
+
+    .tools :deep(.long) {
+        display: none;
+    }
+
+    .tools :deep(.gap) {
+        width: 0;
+    }
+
     .middle :deep(.inspector) {
         width: 270px;
     }

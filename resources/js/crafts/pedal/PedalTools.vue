@@ -18,7 +18,7 @@ const SCHOOL_WORDS: Record<PlanDocument['school'], string> = {
 <template>
     <a-button type="primary" :loading="desk.busy.value !== ''" @click="desk.suggest()">Suggest pedal <kbd>S</kbd></a-button>
     <label class="field">
-        <span>Way</span>
+        <span class="long">Way</span>
         <ChoiceSelect
             :value="desk.plan.value.school"
             :options="schools.map((school) => ({ value: school, label: SCHOOL_WORDS[school] }))"
