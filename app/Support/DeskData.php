@@ -46,7 +46,6 @@ final class DeskData
                     'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->name(), 'numeral' => $harmony->numeral,
                 ], $preparation->reading->harmonies),
                 'keys' => $preparation->reading->toArray()['keys'],
-                'warnings' => $score->warnings,
             ],
             'plan' => $plan->toArray(),
             'examination' => Examiner::examine($preparation->texture, $plan->spans($score->measures), $student->instrument->decay())->toArray(),

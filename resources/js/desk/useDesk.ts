@@ -36,7 +36,6 @@ export interface DeskProps {
         moments: edits.Moment[];
         harmonies: HarmonyData[];
         keys: { from: string; to: string; tonic: string; mode: string }[];
-        warnings: string[];
     };
     plan: PlanDocument;
     examination: Examination;
