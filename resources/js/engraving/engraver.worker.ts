@@ -58,7 +58,7 @@ const engraver = {
         tk.setOptions({
             scale: 42,
             pageWidth: 2100,
-            pageHeight: 2570,
+            pageHeight: 2760,
             adjustPageHeight: true,
             breaks: 'auto',
             header: 'none',
