@@ -6,6 +6,8 @@ export default defineConfig({
     testDir: 'tests',
     testMatch: ['Interface/*.spec.ts', 'Browser/*.spec.ts'],
     workers: 1,
+    // Shared machines stall now and then; a test that passes at the second try is reported as flaky.
+    retries: 1,
     timeout: 120_000,
     expect: { timeout: 30_000 },
     reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
