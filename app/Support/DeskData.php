@@ -11,6 +11,7 @@ use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Reading\Harmony;
+use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
 
 /**
@@ -33,7 +34,7 @@ final class DeskData
             'student' => ['name' => $student->name, 'instrument' => $student->instrument->label(), 'half_pedal' => $student->half_pedal],
             'schools' => array_column(School::cases(), 'value'),
             'score' => [
-                'tempo' => $copy->piece->preparation(null)->texture->tempo->quartersPerMinute(),
+                'tempo' => TempoMap::of($score)->quartersPerMinute(),
                 'measures' => array_map(fn (Measure $measure): array => [
                     'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,
                     'beat' => (string) $measure->time->beat(), 'origin' => (string) $measure->start->minus($measure->beatOrigin()), 'time' => (string) $measure->time,

@@ -59,7 +59,7 @@ final class CrossRhythms
                 $upper = self::equalParts($right, $from, $to);
                 $lower = self::equalParts($left, $from, $to);
                 $covered = array_filter($found, fn (CrossRhythm $other): bool => $from->isLessThan($other->to) && $other->from->isLessThan($to));
-                if ($upper > 1 && $lower > 1 && self::gcd($upper, $lower) === 1 && $covered === []) {
+                if ($upper > 1 && $lower > 1 && Fraction::of($upper, $lower)->denominator === $lower && $covered === []) {
                     $found[] = new CrossRhythm($from, $to, $measure->index, $upper, $lower);
                 }
             }
@@ -90,10 +90,5 @@ final class CrossRhythms
         }
 
         return $count;
-    }
-
-    private static function gcd(int $a, int $b): int
-    {
-        return $b === 0 ? $a : self::gcd($b, $a % $b);
     }
 }

@@ -8,6 +8,7 @@ use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Search;
 
 /**
  * A piece as the foot meets it: moments in seconds, with what is struck, held and silent at each.
@@ -32,34 +33,12 @@ final readonly class Texture
      */
     public function momentAt(Fraction $at): int
     {
-        $low = 0;
-        $high = count($this->moments) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($at->isLessThan($this->moments[$middle]->at)) {
-                $high = $middle - 1;
-            } else {
-                $low = $middle;
-            }
-        }
-
-        return $low;
+        return Search::last(count($this->moments), fn (int $index): bool => ! $at->isLessThan($this->moments[$index]->at));
     }
 
     public function momentAtSeconds(float $seconds): int
     {
-        $low = 0;
-        $high = count($this->moments) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($seconds < $this->moments[$middle]->seconds - 1e-6) {
-                $high = $middle - 1;
-            } else {
-                $low = $middle;
-            }
-        }
-
-        return $low;
+        return Search::last(count($this->moments), fn (int $index): bool => $seconds >= $this->moments[$index]->seconds - 1e-6);
     }
 
     public function harmonyAt(int $moment): ?Harmony

@@ -8,6 +8,7 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Search;
 use Tarnwind\Core\Sound\Loudness;
 
 /**
@@ -75,16 +76,7 @@ final class Dynamics
     private function levelAt(int $staff, Fraction $onset): array
     {
         $levels = $this->levels[$staff] ?? $this->levels[1];
-        $low = 0;
-        $high = count($levels) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($onset->isLessThan($levels[$middle]->from)) {
-                $high = $middle - 1;
-            } else {
-                $low = $middle;
-            }
-        }
+        $low = Search::last(count($levels), fn (int $index): bool => ! $onset->isLessThan($levels[$index]->from));
         $level = $levels[$low];
         if ($level->goal === null || ! isset($levels[$low + 1])) {
             return [$level->name, $level->velocity, 0.0];

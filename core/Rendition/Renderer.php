@@ -6,7 +6,7 @@ namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Pedal\Depth;
 use Tarnwind\Core\Pedal\Span;
-use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -42,6 +42,12 @@ final class Renderer
 
     private readonly Touch $touch;
 
+    /** @var array<string, int> by id: how many places before the beat a grace note stands, from 1 */
+    private readonly array $graces;
+
+    /** @var array<string, float> by onset: seconds at which the first of the keys struck there is left */
+    private readonly array $firstReleases;
+
     /**
      * @param  list<Span>  $spans
      */
@@ -52,6 +58,8 @@ final class Renderer
     ) {
         $this->dynamics = new Dynamics($score);
         $this->touch = new Touch($score);
+        $this->graces = $this->gracesBefore();
+        $this->firstReleases = $this->firstReleases();
     }
 
     /**
@@ -91,7 +99,6 @@ final class Renderer
 
     private function playNotes(Stretch $stretch, int $firstBar, int $lastBar): void
     {
-        $graces = $this->gracesBefore();
         foreach ($this->score->notes as $note) {
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
                 continue;
@@ -100,7 +107,7 @@ final class Renderer
             $end = $onset + $note->duration->toFloat() * $this->touch->heldShare($note);
             if ($note->grace) {
                 $perSecond = $this->quartersPerSecond($onset);
-                $end = max($stretch->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($graces[$note->id] - 1));
+                $end = max($stretch->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
                 $onset = $end - self::GRACE * $perSecond;
             }
             $ledger = $this->dynamics->ledger($note);
@@ -147,7 +154,7 @@ final class Renderer
             $value = $span->depth === Depth::Half ? PedalEvent::HALF : PedalEvent::DOWN;
             if ($before !== null && abs($before - $down) < 1e-9) {
                 array_pop($this->pedal);
-                $window = $this->window($down);
+                $window = $this->window($span->down);
                 $this->move($stretch, $down, min(self::UP_AFTER, $window / 4), PedalEvent::UP);
                 $this->move($stretch, $down, max(min(self::DOWN_AFTER, $window), min(self::CLEARING, $window / 2)), $value);
             } else {
@@ -161,20 +168,27 @@ final class Renderer
     /**
      * Seconds after an onset by which the pedal must be down again to catch what is struck there.
      */
-    private function window(float $onset): float
+    private function window(Fraction $onset): float
+    {
+        $release = $this->firstReleases[(string) $onset] ?? null;
+
+        return $release === null ? self::DOWN_AFTER : max(0.04, $release - $this->tempo->seconds($onset) - self::MARGIN);
+    }
+
+    /**
+     * @return array<string, float>
+     */
+    private function firstReleases(): array
     {
         $releases = [];
         foreach ($this->score->notes as $note) {
-            $start = $note->onset->toFloat();
-            if ($start > $onset + 1e-9) {
-                break;
-            }
-            if (abs($start - $onset) < 1e-9 && ! $note->grace) {
-                $releases[] = $this->tempo->seconds($start + $note->duration->toFloat() * $this->touch->heldShare($note));
+            if (! $note->grace) {
+                $release = $this->tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * $this->touch->heldShare($note));
+                $releases[(string) $note->onset] = min($releases[(string) $note->onset] ?? INF, $release);
             }
         }
 
-        return $releases === [] ? self::DOWN_AFTER : max(0.04, min($releases) - $this->tempo->seconds($onset) - self::MARGIN);
+        return $releases;
     }
 
     private function move(Stretch $stretch, float $at, float $delay, int $value): void

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Rendition;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Search;
 
 /**
  * From quarters in the score to seconds, in written order.
@@ -56,16 +57,7 @@ final readonly class TempoMap
     public function seconds(Fraction|float $quarters): float
     {
         $at = $quarters instanceof Fraction ? $quarters->toFloat() : $quarters;
-        $low = 0;
-        $high = count($this->steps) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($this->steps[$middle][0] > $at) {
-                $high = $middle - 1;
-            } else {
-                $low = $middle;
-            }
-        }
+        $low = Search::last(count($this->steps), fn (int $index): bool => $this->steps[$index][0] <= $at);
         [$quarter, $second, $tempo] = $this->steps[$low];
 
         return $second + ($at - $quarter) * 60 / $tempo;

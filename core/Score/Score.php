@@ -47,18 +47,7 @@ final readonly class Score
      */
     public function measureAt(Fraction $onset): Measure
     {
-        $low = 0;
-        $high = count($this->measures) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($onset->isLessThan($this->measures[$middle]->start)) {
-                $high = $middle - 1;
-            } else {
-                $low = $middle;
-            }
-        }
-
-        return $this->measures[$low];
+        return $this->measures[Search::last(count($this->measures), fn (int $index): bool => ! $onset->isLessThan($this->measures[$index]->start))];
     }
 
     /**
