@@ -17,14 +17,14 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
             v-for="(column, index) in columns"
             :key="index"
             type="button"
-            :class="['bar', column.look, { current: index === current }]"
+            :class="['bar', { current: index === current }]"
             :aria-label="`Bar ${measures[index]?.number}: ${column.says}`"
             :aria-current="index === current"
             tabindex="-1"
             @click="emit('jump', index)"
         >
             <span v-if="column.sign" :class="['sign', column.sign]" />
-            <span class="column" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
+            <span :class="['column', `tint-${column.look}`]" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
             <span class="number">{{ index % every === 0 || index === current ? measures[index]?.number : '' }}</span>
         </button>
     </nav>
@@ -55,21 +55,8 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
 }
 
 .column {
-    background: var(--clear);
     border-radius: 2px 2px 0 0;
     border-bottom: 1px solid var(--quiet);
-}
-
-.veiled .column {
-    background: var(--veiled);
-}
-
-.cloudy .column {
-    background: var(--cloudy);
-}
-
-.muddy .column {
-    background: repeating-linear-gradient(45deg, var(--muddy) 0 4px, #b98c76 4px 5px);
 }
 
 .current {

@@ -61,7 +61,7 @@ const KEYS: [string[], string][] = [
         </ul>
         <p class="blur">
             Under the pedal line the blur:
-            <span v-for="name in ['clear', 'veiled', 'cloudy', 'muddy']" :key="name"><i :class="name" /> {{ name }}</span>
+            <span v-for="name in ['clear', 'veiled', 'cloudy', 'muddy']" :key="name"><i :class="`tint-${name}`" /> {{ name }}</span>
         </p>
         <p class="blur">
             <svg width="14" height="14"><circle cx="7" cy="7" r="4" class="hint" /></svg> hint
@@ -160,19 +160,6 @@ path {
     display: inline-block;
     width: 18px;
     height: 10px;
-    background: var(--clear);
-}
-
-.blur .veiled {
-    background: var(--veiled);
-}
-
-.blur .cloudy {
-    background: var(--cloudy);
-}
-
-.blur .muddy {
-    background: repeating-linear-gradient(45deg, var(--muddy) 0 4px, #b98c76 4px 5px);
 }
 
 .hint {

@@ -122,10 +122,6 @@ const partOptions = computed(() => {
 </template>
 
 <style scoped>
-.quiet {
-    color: var(--quiet);
-}
-
 .drop {
     display: grid;
     place-items: center;

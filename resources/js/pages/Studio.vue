@@ -159,10 +159,6 @@ p {
     margin: 4px 0 8px;
 }
 
-.quiet {
-    color: var(--quiet);
-}
-
 .copies {
     flex: 1;
     margin: 6px 0 12px;

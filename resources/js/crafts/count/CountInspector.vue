@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
+import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { MeasureData } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
 import type { Counting, Hazard } from '../../types/generated/counting';
@@ -42,11 +43,7 @@ function where(hazard: Hazard): string {
 </script>
 
 <template>
-    <aside class="inspector" aria-label="Bar inspector">
-        <header>
-            <h2>{{ bar.number === '0' ? 'Upbeat' : `Bar ${bar.number}` }}</h2>
-            <p class="quiet">{{ bar.time }}</p>
-        </header>
+    <InspectorFrame :bar="bar" :about="bar.time">
         <section>
             <h3>Count</h3>
             <p class="spoken">{{ spoken }}</p>
@@ -84,33 +81,15 @@ function where(hazard: Hazard): string {
                 </template>
             </dl>
         </section>
-    </aside>
+    </InspectorFrame>
 </template>
 
 <style scoped>
-.inspector {
-    width: 320px;
-    flex: none;
-    overflow-y: auto;
-    padding: 14px 18px 24px;
-    background: var(--sheet);
-    border-left: 1px solid var(--line);
-}
-
-header p,
 p,
 ul,
 dl,
 dd {
     margin: 0;
-}
-
-section {
-    margin-top: 16px;
-}
-
-.quiet {
-    color: var(--quiet);
 }
 
 .spoken {

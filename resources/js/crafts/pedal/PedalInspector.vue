@@ -5,6 +5,7 @@ import type { Finding } from '../../types/generated/examination';
 import type { PedalMark } from '../../types/generated/plan';
 import { placed } from './edits';
 import { beatName } from '../../desk/beats';
+import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 
 const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student'] }>();
@@ -59,12 +60,7 @@ function beat(time: number): string {
 </script>
 
 <template>
-    <aside class="inspector" aria-label="Bar inspector">
-        <header>
-            <h2>{{ bar.number === '0' ? 'Upbeat' : `Bar ${bar.number}` }}</h2>
-            <p class="quiet">{{ bar.time }} · {{ key }} · {{ beatName(bar, (desk.times[desk.cursor.value] ?? 0) - from) }}</p>
-        </header>
-
+    <InspectorFrame :bar="bar" :about="`${bar.time} · ${key} · ${beatName(bar, (desk.times[desk.cursor.value] ?? 0) - from)}`">
         <section>
             <h3>Harmony</h3>
             <ul class="harmonies">
@@ -123,27 +119,10 @@ function beat(time: number): string {
                 @keydown.esc="($event.target as HTMLTextAreaElement).blur()"
             />
         </section>
-    </aside>
+    </InspectorFrame>
 </template>
 
 <style scoped>
-.inspector {
-    width: 320px;
-    flex: none;
-    overflow-y: auto;
-    padding: 14px 18px 24px;
-    background: var(--sheet);
-    border-left: 1px solid var(--line);
-}
-
-header p {
-    margin: 2px 0 0;
-}
-
-section {
-    margin-top: 16px;
-}
-
 h3 {
     margin-bottom: 4px;
 }
@@ -151,10 +130,6 @@ h3 {
 p,
 ul {
     margin: 0;
-}
-
-.quiet {
-    color: var(--quiet);
 }
 
 .harmonies {
