@@ -29,6 +29,7 @@ final class TextureBuilder
      */
     public static function build(Score $score, array $harmonies, TempoMap $tempo): Texture
     {
+        $harmonies = Harmony::chords($harmonies);
         $dynamics = new Dynamics($score);
         $touch = new Touch($score);
         /** @var array<string, array{Fraction, list<Strike>, list<Note>}> $groups */

@@ -17,8 +17,11 @@ final readonly class Harmony
      * @param  int  $root  place of the root's name on the line of fifths
      * @param  ?int  $bass  place of the sounding bass on the line of fifths
      * @param  int  $inversion  0 to 3; 0 too where the bass is no chord note
-     * @param  string  $numeral  in the key of the moment
      * @param  list<string>  $outside  ids of notes that do not belong to the chord
+     * @param  list<int>  $names  places on the line of fifths of all that sounds in it
+     * @param  string  $numeral  in the key of the moment
+     * @param  ?string  $remark  what is uncommon about it, in words
+     * @param  bool  $fixed  whether the teacher named it
      */
     public function __construct(
         public Fraction $from,
@@ -27,9 +30,43 @@ final readonly class Harmony
         public Quality $quality,
         public ?int $bass,
         public int $inversion,
-        public string $numeral,
         public array $outside,
+        public array $names = [],
+        public string $numeral = '',
+        public ?string $remark = null,
+        public bool $fixed = false,
     ) {
+    }
+
+    private function until(Fraction $to): self
+    {
+        return new self($this->from, $to, $this->root, $this->quality, $this->bass, $this->inversion, $this->outside, $this->names, $this->numeral, $this->remark, $this->fixed);
+    }
+
+    public function called(string $numeral, ?string $remark): self
+    {
+        return new self($this->from, $this->to, $this->root, $this->quality, $this->bass, $this->inversion, $this->outside, $this->names, $numeral, $remark, $this->fixed);
+    }
+
+    /**
+     * One harmony a chord: inversions of a chord that follow each other are joined.
+     *
+     * @param  list<self>  $harmonies
+     * @return list<self>
+     */
+    public static function chords(array $harmonies): array
+    {
+        $chords = [];
+        foreach ($harmonies as $harmony) {
+            $last = count($chords) - 1;
+            if ($last >= 0 && $chords[$last]->root === $harmony->root && $chords[$last]->quality === $harmony->quality) {
+                $chords[$last] = $chords[$last]->until($harmony->to);
+            } else {
+                $chords[] = $harmony;
+            }
+        }
+
+        return $chords;
     }
 
     public function rootName(): string
@@ -53,12 +90,27 @@ final readonly class Harmony
     }
 
     /**
-     * @return list<int> pitch classes, 0 for C
+     * The chord in words: "E minor over G".
+     */
+    public function inWords(): string
+    {
+        $name = Pitch::spoken($this->rootName()).' '.$this->quality->inWords();
+
+        return $this->bass === null || $this->bass === $this->root ? $name : "$name over ".Pitch::spoken($this->bassName());
+    }
+
+    /**
+     * @return non-empty-list<int> pitch classes, 0 for C, the root first
      */
     public function pitchClasses(): array
     {
         $root = (($this->root * 7) % 12 + 12) % 12;
 
         return array_map(fn (int $interval): int => ($root + $interval) % 12, $this->quality->intervals());
+    }
+
+    public function holds(int $midi): bool
+    {
+        return in_array($midi % 12, $this->pitchClasses(), true);
     }
 }

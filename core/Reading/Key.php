@@ -55,6 +55,21 @@ final readonly class Key
     }
 
     /**
+     * @return array<int, bool> by pitch class, whether it belongs to the key
+     */
+    public function scale(): array
+    {
+        $scale = array_fill(0, 12, false);
+        for ($fifths = $this->tonic - 4; $fifths <= $this->tonic + 5; $fifths++) {
+            if ($this->has($fifths)) {
+                $scale[(($fifths * 7) % 12 + 12) % 12] = true;
+            }
+        }
+
+        return $scale;
+    }
+
+    /**
      * The name of a pitch class that is nearest to this key on the line of fifths.
      */
     public function spell(int $pitchClass): int

@@ -55,6 +55,11 @@ enum Quality: string
         return $this->intervals()[1] === 3;
     }
 
+    public function isConsonant(): bool
+    {
+        return $this === self::Major || $this === self::Minor;
+    }
+
     /**
      * What is added to a root name: "m" in "Em", "7" in "G7".
      */
@@ -70,6 +75,14 @@ enum Quality: string
             self::MinorSeventh => 'm7',
             self::HalfDiminishedSeventh => 'm7♭5',
             self::DiminishedSeventh => 'dim7',
+        };
+    }
+
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::DominantSeventh => 'seventh',
+            default => str_replace('-', ' ', $this->value),
         };
     }
 }

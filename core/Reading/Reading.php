@@ -25,7 +25,7 @@ final readonly class Reading
     {
         $keys = KeyReader::read($score);
 
-        return new self($keys, HarmonyReader::read($score, $keys));
+        return new self($keys, Numerals::name($keys, HarmonyReader::read($score, $keys)));
     }
 
     /**

@@ -35,14 +35,13 @@ final class Slice
     }
 
     /**
+     * @param  float  $sounding  beats
      * @param  float  $bonus  beats added for being struck here
-     * @param  float  $share  how much the note counts
      */
-    public function add(Note $note, float $start, float $end, float $bonus, float $share): void
+    public function add(Note $note, float $sounding, float $bonus): void
     {
         $class = $note->midi % 12;
-        $overlap = min($end, $this->end) - max($start, $this->start);
-        $this->weights[$class] = ($this->weights[$class] ?? 0.0) + $share * ($overlap / $this->beat + $bonus);
+        $this->weights[$class] = ($this->weights[$class] ?? 0.0) + $sounding + $bonus;
         $this->notes[] = $note;
         $this->lowest = min($this->lowest, $note->midi);
     }

@@ -55,6 +55,14 @@ final readonly class Pitch
         return 'FCGDAEB'[$place - 7 * $alter].str_repeat($alter < 0 ? 'b' : '#', abs($alter));
     }
 
+    /**
+     * A name as it is read aloud and printed in words: "B♭" for "Bb".
+     */
+    public static function spoken(string $name): string
+    {
+        return $name[0].strtr(substr($name, 1), ['b' => '♭', '#' => '♯']);
+    }
+
     public function __toString(): string
     {
         return $this->name().$this->octave;

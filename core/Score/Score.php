@@ -51,6 +51,23 @@ final readonly class Score
     }
 
     /**
+     * What sounds in a stretch: notes that begin in it, and those held from before it.
+     *
+     * @return list<Note>
+     */
+    public function notesIn(Fraction $from, Fraction $to): array
+    {
+        if (! $this->measures[0]->start->isLessThan($from) && ! $to->isLessThan($this->end())) {
+            return $this->notes;
+        }
+
+        return array_values(array_filter(
+            $this->notes,
+            fn (Note $note): bool => $note->onset->isLessThan($to) && (! $note->onset->isLessThan($from) || $from->isLessThan($note->end())),
+        ));
+    }
+
+    /**
      * @return list<Mark>
      */
     public function marksOf(string $kind): array

@@ -39,7 +39,7 @@ function stated(array $texture): array
                 $chord = array_map(fn (int $interval): int => ($root + $interval) % 12, $quality->intervals());
                 sort($chord);
                 if ($chord === $classes) {
-                    return new Harmony(Fraction::of($from), Fraction::of($to), ($root * 7) % 12, $quality, null, 0, '', []);
+                    return new Harmony(Fraction::of($from), Fraction::of($to), ($root * 7) % 12, $quality, null, 0, []);
                 }
             }
         }
