@@ -4,28 +4,108 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 
 /**
- * What a score means: its keys and harmonies.
+ * What a score means: keys, harmonies, form, and what each note is for.
  */
 final readonly class Reading
 {
     /**
      * @param  list<KeyArea>  $keys
      * @param  list<Harmony>  $harmonies  that follow each other from the beginning to the end
+     * @param  list<NonChordNote>  $nonChordNotes
+     * @param  list<Cadence>  $cadences
+     * @param  list<Boundary>  $boundaries  where phrases begin
+     * @param  list<Section>  $sections
+     * @param  list<Likeness>  $likenesses
+     * @param  list<Pattern>  $patterns
+     * @param  array<string, LayeredNote>  $layers  by note id
+     * @param  array<string, Hand>  $hands  by note id
+     * @param  list<BarTexture>  $textures  by bar
+     * @param  list<InnerLine>  $innerLines
      */
-    public function __construct(
+    private function __construct(
         public array $keys,
         public array $harmonies,
+        public array $nonChordNotes,
+        public array $cadences,
+        public array $boundaries,
+        public array $sections,
+        public array $likenesses,
+        public array $patterns,
+        public array $layers,
+        public array $hands,
+        public array $textures,
+        public array $innerLines,
     ) {
     }
 
     public static function of(Score $score): self
     {
         $keys = KeyReader::read($score);
+        $harmonies = Numerals::name($keys, HarmonyReader::read($score, $keys));
+        $layers = LayerReader::read($score, $harmonies);
 
-        return new self($keys, Numerals::name($keys, HarmonyReader::read($score, $keys)));
+        return self::compose($score, $keys, $harmonies, $layers, HandReader::read($score), new Corrections);
+    }
+
+    /**
+     * This reading with what the teacher reads otherwise, and the rest read again around it.
+     */
+    public function corrected(Score $score, Corrections $corrections): self
+    {
+        if ($corrections->isEmpty()) {
+            return $this;
+        }
+        $harmonies = $corrections->harmonies === [] ? $this->harmonies : Numerals::name($this->keys, $this->around($score, $corrections->harmonies));
+        $layers = [...$this->layers, ...array_map(fn (Layer $layer): LayeredNote => new LayeredNote($layer, 1.0), $corrections->layers)];
+
+        return self::compose($score, $this->keys, $harmonies, $layers, [...$this->hands, ...$corrections->hands], $corrections);
+    }
+
+    /**
+     * @param  list<KeyArea>  $keys
+     * @param  list<Harmony>  $harmonies
+     * @param  array<string, LayeredNote>  $layers
+     * @param  array<string, Hand>  $hands
+     */
+    private static function compose(Score $score, array $keys, array $harmonies, array $layers, array $hands, Corrections $corrections): self
+    {
+        $textures = TextureReader::read($score, $layers);
+        $likenesses = Likenesses::find($score, $hands);
+        $boundaries = $corrections->applyTo(PhraseReader::read($score, $layers, $textures, $harmonies));
+        [$boundaries, $sections] = SectionReader::read($score, $boundaries, $keys, $textures, $likenesses);
+
+        return new self(
+            $keys, $harmonies, NonChordNotes::name($score, $harmonies), Cadences::find($score, $keys, $harmonies, $boundaries),
+            $boundaries, $sections, $likenesses, Patterns::find($score, $hands), $layers, $hands, $textures, InnerLines::find($score, $layers),
+        );
+    }
+
+    /**
+     * The harmonies with those that touch a fixed one read again around it.
+     *
+     * @param  list<FixedHarmony>  $fixed
+     * @return list<Harmony>
+     */
+    private function around(Score $score, array $fixed): array
+    {
+        $harmonies = $this->harmonies;
+        foreach ($fixed as $one) {
+            $touched = array_keys(array_filter($harmonies, fn (Harmony $harmony): bool => $harmony->from->isLessThan($one->to) && $one->from->isLessThan($harmony->to)));
+            if ($touched === []) {
+                continue;
+            }
+            [$first, $last] = [$touched[0], $touched[count($touched) - 1]];
+            $from = $harmonies[$first]->from;
+            $to = $harmonies[$last]->to;
+            $inside = array_values(array_filter($fixed, fn (FixedHarmony $other): bool => ! $other->from->isLessThan($from) && ! $to->isLessThan($other->to)));
+            array_splice($harmonies, $first, $last - $first + 1, HarmonyReader::stretch($score, $this->keys, $inside, $from, $to));
+        }
+
+        return array_values($harmonies);
     }
 
     /**
@@ -34,14 +114,22 @@ final readonly class Reading
     public function toArray(): array
     {
         return [
-            'keys' => array_map(fn (KeyArea $area): array => [
-                'from' => (string) $area->from, 'to' => (string) $area->to, 'tonic' => $area->key->tonicName(), 'mode' => $area->key->mode(),
-            ], $this->keys),
+            'keys' => $this->keysArray(),
             'segments' => array_map(fn (Harmony $harmony): array => [
                 'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'root' => $harmony->rootName(), 'quality' => $harmony->quality->value,
                 'inversion' => $harmony->inversion, 'numeral' => $harmony->numeral, 'bass' => $harmony->bassName(), 'name' => $harmony->name(),
                 'outside' => $harmony->outside,
             ], $this->harmonies),
         ];
+    }
+
+    /**
+     * @return list<array<string, string>>
+     */
+    private function keysArray(): array
+    {
+        return array_map(fn (KeyArea $area): array => [
+            'from' => (string) $area->from, 'to' => (string) $area->to, 'tonic' => $area->key->tonicName(), 'mode' => $area->key->mode(),
+        ], $this->keys);
     }
 }

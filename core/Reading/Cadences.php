@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Reading;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * Finds the cadences at the ends of phrases.
+ */
+final class Cadences
+{
+    /**
+     * @param  list<KeyArea>  $keys
+     * @param  list<Harmony>  $harmonies
+     * @param  list<Boundary>  $boundaries
+     * @return list<Cadence>
+     */
+    public static function find(Score $score, array $keys, array $harmonies, array $boundaries): array
+    {
+        $chords = Harmony::chords($harmonies);
+        $ends = array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1));
+        $found = [];
+        foreach ([...$ends, $score->end()] as $end) {
+            $last = null;
+            foreach ($chords as $index => $chord) {
+                if (! $chord->from->isLessThan($end)) {
+                    break;
+                }
+                $last = $index;
+            }
+            $kind = $last === null ? null : self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last]);
+            if ($kind !== null && $last !== null) {
+                $found[(string) $chords[$last]->from] = new Cadence($kind, $chords[$last]->from);
+            }
+        }
+
+        return array_values($found);
+    }
+
+    private static function kind(Key $key, ?Harmony $before, Harmony $last): ?CadenceKind
+    {
+        $isDominant = fn (?Harmony $chord): bool => $chord !== null && $chord->root === $key->tonic + 1
+            && in_array($chord->quality, [Quality::Major, Quality::DominantSeventh], true);
+        $isTonic = $last->root === $key->tonic && $last->quality->isConsonant();
+        $sixth = $key->minor ? $key->tonic - 4 : $key->tonic + 3;
+
+        return match (true) {
+            $isTonic && ($isDominant($before) || self::leads($before, $key)) => CadenceKind::Full,
+            $isTonic && $before !== null && $before->root === $key->tonic - 1 && $before->quality->isConsonant() => CadenceKind::Plagal,
+            $isDominant($last) => CadenceKind::Half,
+            $isDominant($before) && in_array($last->root, [$sixth, $key->tonic - 4], true) => CadenceKind::Deceptive,
+            default => null,
+        };
+    }
+
+    private static function leads(?Harmony $chord, Key $key): bool
+    {
+        return $chord !== null && in_array($chord->quality, [Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true) && $chord->root === $key->tonic + 5;
+    }
+
+    /**
+     * @param  list<KeyArea>  $keys
+     */
+    private static function keyAt(array $keys, Fraction $at): Key
+    {
+        $key = $keys[0]->key;
+        foreach ($keys as $area) {
+            $key = $at->isLessThan($area->from) ? $key : $area->key;
+        }
+
+        return $key;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Reading;
+
+/**
+ * Bars that are like earlier ones.
+ */
+final readonly class Likeness
+{
+    /**
+     * @param  int  $from  index of the first bar
+     * @param  int  $length  bars
+     * @param  int  $like  index of the first bar they are like
+     * @param  ?Hand  $hand  null for both
+     * @param  int  $steps  scale steps by which they are moved; 0 unless transposed
+     * @param  list<array{measure: int, text: string}>  $differences  what a near repeat has otherwise
+     */
+    public function __construct(
+        public LikenessKind $kind,
+        public int $from,
+        public int $length,
+        public int $like,
+        public ?Hand $hand,
+        public int $steps = 0,
+        public array $differences = [],
+    ) {
+    }
+
+    /**
+     * @param  list<string>  $numbers  of bars, by index
+     */
+    public function inWords(array $numbers): string
+    {
+        $here = self::range($numbers, $this->from, $this->length);
+        $there = self::range($numbers, $this->like, $this->length);
+        $hand = $this->hand === null ? '' : " in the {$this->hand->value} hand";
+
+        return match ($this->kind) {
+            LikenessKind::Exact => "$here = $there$hand",
+            LikenessKind::Near => "$here ≈ $there$hand, with ".count($this->differences).(count($this->differences) === 1 ? ' difference' : ' differences'),
+            LikenessKind::Transposed => "$here = $there, ".self::interval($this->steps).$hand,
+        };
+    }
+
+    /**
+     * @param  list<string>  $numbers
+     */
+    private static function range(array $numbers, int $from, int $length): string
+    {
+        return $length === 1 ? "bar $numbers[$from]" : "bars $numbers[$from]–".$numbers[$from + $length - 1];
+    }
+
+    private static function interval(int $steps): string
+    {
+        $names = [1 => 'a step', 'a third', 'a fourth', 'a fifth', 'a sixth', 'a seventh', 'an octave'];
+        $size = abs($steps);
+        $name = $names[$size] ?? ($size % 7 === 0 ? intdiv($size, 7).' octaves' : ($names[$size % 7]).' and '.(intdiv($size, 7) === 1 ? 'an octave' : intdiv($size, 7).' octaves'));
+
+        return "$name ".($steps > 0 ? 'higher' : 'lower');
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Reading;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * Joins phrases into sections: one begins where a repeat begins or ends, where the key or the texture changes for
+ * good, or where the beginning comes back. What begins alike has the same letter.
+ */
+final class SectionReader
+{
+    /** Bars for which a new key must last, and for which a beginning must come back [start]. */
+    private const LASTS = 3;
+
+    private const RETURNS = 2;
+
+    /** Share of the bars of a phrase that must have its texture [start]. */
+    private const MOST = 0.75;
+
+    private const GRADES = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'];
+
+    /** Grades between two dynamics that set a section apart [start]. */
+    private const CONTRAST = 3;
+
+    /**
+     * @param  list<Boundary>  $boundaries
+     * @param  list<KeyArea>  $keys
+     * @param  list<BarTexture>  $textures
+     * @param  list<Likeness>  $likenesses
+     * @return array{list<Boundary>, list<Section>} the boundaries, those of sections marked as such, and the sections
+     */
+    public static function read(Score $score, array $boundaries, array $keys, array $textures, array $likenesses): array
+    {
+        $jumps = [];
+        foreach ($score->playbackOrder as $index => $bar) {
+            $next = $score->playbackOrder[$index + 1] ?? null;
+            if ($next !== null && $next < $bar) {
+                $jumps[$next] = $jumps[$bar + 1] = true;
+            }
+        }
+        $marked = [];
+        foreach ($boundaries as $index => $boundary) {
+            $reason = $index === 0 ? null : self::reason($score, $boundaries, $index, $keys, $textures, $likenesses, $jumps);
+            $marked[] = $reason === null ? $boundary : $boundary->asSection($reason);
+        }
+
+        return [$marked, self::sections($score, $marked, $likenesses)];
+    }
+
+    /**
+     * @param  list<Boundary>  $boundaries
+     * @param  list<KeyArea>  $keys
+     * @param  list<BarTexture>  $textures
+     * @param  list<Likeness>  $likenesses
+     * @param  array<int, true>  $jumps
+     */
+    private static function reason(Score $score, array $boundaries, int $index, array $keys, array $textures, array $likenesses, array $jumps): ?string
+    {
+        $bar = self::firstFullBar($score, $boundaries[$index]->at);
+        if (isset($jumps[$bar])) {
+            return 'a repeat begins or ends here';
+        }
+        foreach ($keys as $place => $area) {
+            $last = $score->measureAt($area->to)->index + ($area->to->equals($score->end()) ? 1 : 0);
+            if ($place > 0 && $score->measureAt($area->from)->index === $bar && $last - $bar >= self::LASTS) {
+                return "the key is now $area->key";
+            }
+        }
+        foreach ($likenesses as $likeness) {
+            if ($likeness->from === $bar && $likeness->like <= 1 && $likeness->length >= self::RETURNS && $likeness->kind !== LikenessKind::Transposed) {
+                return 'the beginning comes back';
+            }
+        }
+        $contrast = self::contrast($score, $boundaries[$index]->at);
+        if ($contrast !== null) {
+            return $contrast;
+        }
+        $before = self::usual($textures, $score->measureAt($boundaries[$index - 1]->at)->index, $bar);
+        $after = self::usual($textures, $bar, isset($boundaries[$index + 1]) ? $score->measureAt($boundaries[$index + 1]->at)->index : count($textures));
+
+        return $before !== null && $after !== null && $before !== $after ? "the texture is now {$after->inWords()}" : null;
+    }
+
+    /**
+     * A printed dynamic far from the one before.
+     */
+    private static function contrast(Score $score, Fraction $at): ?string
+    {
+        $before = null;
+        foreach ($score->marksOf('dynamics') as $mark) {
+            $grade = array_search($mark->value, self::GRADES, true);
+            if ($grade === false) {
+                continue;
+            }
+            if ($mark->onset->equals($at) && $before !== null && abs($grade - $before) >= self::CONTRAST) {
+                return "suddenly $mark->value after ".self::GRADES[$before];
+            }
+            $before = $mark->onset->isLessThan($at) ? $grade : $before;
+        }
+
+        return null;
+    }
+
+    /**
+     * The bar of a boundary, or the one after it for an up-beat.
+     */
+    private static function firstFullBar(Score $score, Fraction $at): int
+    {
+        $measure = $score->measureAt($at);
+        $late = $at->minus($measure->start)->times(Fraction::of(2));
+
+        return $measure->index + ($measure->length->isLessThan($late) ? 1 : 0);
+    }
+
+    /**
+     * The texture of most bars of a stretch of some length; null if there is none.
+     *
+     * @param  list<BarTexture>  $textures
+     */
+    private static function usual(array $textures, int $from, int $to): ?BarTexture
+    {
+        $counts = [];
+        $bars = array_slice($textures, $from, max(0, $to - $from));
+        foreach ($bars as $texture) {
+            $counts[$texture->value] = ($counts[$texture->value] ?? 0) + 1;
+        }
+        arsort($counts);
+        $most = array_key_first($counts);
+
+        return $most !== null && count($bars) >= self::LASTS && $counts[$most] >= self::MOST * count($bars) && $most !== BarTexture::Silence->value ? BarTexture::from($most) : null;
+    }
+
+    /**
+     * @param  list<Boundary>  $boundaries
+     * @param  list<Likeness>  $likenesses
+     * @return list<Section>
+     */
+    private static function sections(Score $score, array $boundaries, array $likenesses): array
+    {
+        $starts = array_values(array_filter($boundaries, fn (Boundary $boundary): bool => $boundary->section));
+        $sections = $bars = [];
+        $used = 0;
+        foreach ($starts as $index => $start) {
+            $to = isset($starts[$index + 1]) ? $starts[$index + 1]->at : $score->end();
+            $bar = self::firstFullBar($score, $start->at);
+            $earlier = self::earlier($bar, $bars, $likenesses);
+            $letter = $earlier === null ? self::letter($used++) : $earlier;
+            $bars[$bar] = rtrim($letter, '′');
+            $sections[] = new Section($letter, $start->at, $to);
+        }
+
+        return $sections;
+    }
+
+    /**
+     * The letter of the section that a bar begins like, with ′ if it is not the same.
+     *
+     * @param  array<int, string>  $bars  letters by first bar
+     * @param  list<Likeness>  $likenesses
+     */
+    private static function earlier(int $bar, array $bars, array $likenesses): ?string
+    {
+        foreach ($likenesses as $likeness) {
+            $offset = $bar - $likeness->from;
+            if ($offset >= 0 && $likeness->length - $offset >= self::RETURNS && isset($bars[$likeness->like + $offset]) && $likeness->hand === null) {
+                return $bars[$likeness->like + $offset].($likeness->kind === LikenessKind::Exact ? '' : '′');
+            }
+        }
+
+        return null;
+    }
+
+    private static function letter(int $index): string
+    {
+        return $index < 26 ? chr(65 + $index) : 'A'.chr(65 + $index % 26);
+    }
+}
