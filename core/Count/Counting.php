@@ -16,20 +16,35 @@ final readonly class Counting
      * @param  list<BarCount>  $bars
      * @param  list<CrossRhythm>  $crossRhythms
      * @param  list<Hazard>  $hazards
+     * @param  list<TempoLimit>  $limits  the quickest movement of each bar that has one, by bar
      */
     private function __construct(
         public array $bars,
         public array $crossRhythms,
         public array $hazards,
+        public array $limits,
     ) {
     }
 
     /**
      * @param  ?int  $subdivision  syllables to a beat; null for what each bar needs
      */
-    public static function of(Score $score, TempoMap $tempo, ?int $subdivision = null): self
+    public static function of(Score $score, TempoMap $tempo, ?int $subdivision = null, Rates $rates = new Rates): self
     {
-        return new self(Counter::count($score, $subdivision), CrossRhythms::find($score), Hazards::find($score, $tempo));
+        return new self(Counter::count($score, $subdivision), CrossRhythms::find($score), Hazards::find($score, $tempo), TempoLimit::find($score, $tempo, $rates));
+    }
+
+    /**
+     * The bar that limits the tempo of the whole piece for this student; null where nothing is known to limit it.
+     */
+    public function limit(): ?TempoLimit
+    {
+        $limit = null;
+        foreach ($this->limits as $one) {
+            $limit = $one->tempo !== null && ($limit?->tempo === null || $one->tempo < $limit->tempo) ? $one : $limit;
+        }
+
+        return $limit;
     }
 
     /**
@@ -50,6 +65,8 @@ final readonly class Counting
                 'kind' => $hazard->kind->value, 'at' => (string) $hazard->at, 'measure' => $hazard->measure, 'notes' => $hazard->notes,
                 'value' => $hazard->value, 'reason' => $hazard->reason,
             ], $this->hazards),
+            'limits' => array_map(fn (TempoLimit $limit): array => $limit->toArray(), $this->limits),
+            'limit' => $this->limit()?->toArray(),
         ];
     }
 }

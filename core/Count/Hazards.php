@@ -46,10 +46,10 @@ final class Hazards
     /**
      * The single notes of each voice, chords represented by their lowest note.
      *
-     * @param  list<Note>  $notes
+     * @param  list<Note>  $notes  without grace notes
      * @return list<list<Note>>
      */
-    private static function lines(array $notes): array
+    public static function lines(array $notes): array
     {
         $lines = [];
         foreach ($notes as $note) {
@@ -171,33 +171,23 @@ final class Hazards
     }
 
     /**
-     * The quickest repeated key and the quickest run of each bar in which one begins.
-     *
      * @param  list<list<Note>>  $lines
      * @return list<Hazard>
      */
     private static function quickLines(TempoMap $tempo, array $lines): array
     {
         $found = [];
-        foreach ($lines as $line) {
-            for ($first = 0; $first < count($line) - 1; $first = max($first + 1, $last)) {
-                $step = $line[$first + 1]->onset->minus($line[$first]->onset);
-                $last = $first + 1;
-                $same = $line[$first]->midi === $line[$last]->midi;
-                while (isset($line[$last + 1]) && $line[$last + 1]->onset->minus($line[$last]->onset)->equals($step) && ($line[$last + 1]->midi === $line[$last]->midi) === $same) {
-                    $last++;
-                }
-                $count = $last - $first + 1;
-                $seconds = ($tempo->seconds($line[$last]->onset) - $tempo->seconds($line[$first]->onset)) / ($count - 1);
-                $rate = $seconds > 0 ? 1 / $seconds : 0.0;
-                $quick = $same ? $rate >= self::QUICK_REPETITION && $count >= self::SHORTEST_REPETITION : $rate >= self::QUICK_RUN && $count >= self::SHORTEST_RUN;
-                if ($quick) {
-                    $found[] = new Hazard(
-                        $same ? HazardKind::FastRepetition : HazardKind::FastRun, $line[$first]->onset, $line[$first]->measure,
-                        array_map(fn (Note $note): string => $note->id, array_slice($line, $first, $count)), round($rate, 1),
-                        $same ? sprintf('One key %d times, %.1f a second.', $count, $rate) : sprintf('%d even notes, %.1f a second.', $count, $rate),
-                    );
-                }
+        foreach (EvenPassage::find($tempo, $lines) as $passage) {
+            $count = count($passage->notes);
+            $quick = $passage->oneKey
+                ? $passage->rate >= self::QUICK_REPETITION && $count >= self::SHORTEST_REPETITION
+                : $passage->rate >= self::QUICK_RUN && $count >= self::SHORTEST_RUN;
+            if ($quick) {
+                $found[] = new Hazard(
+                    $passage->oneKey ? HazardKind::FastRepetition : HazardKind::FastRun, $passage->notes[0]->onset, $passage->notes[0]->measure,
+                    array_map(fn (Note $note): string => $note->id, $passage->notes), round($passage->rate, 1),
+                    sprintf($passage->oneKey ? 'One key %d times, %.1f a second.' : '%d even notes, %.1f a second.', $count, $passage->rate),
+                );
             }
         }
 

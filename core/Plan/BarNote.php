@@ -7,7 +7,7 @@ namespace Tarnwind\Core\Plan;
 /**
  * The teacher's words for the student at a bar.
  */
-final readonly class BarNote
+final readonly class BarNote implements Mark
 {
     public function __construct(
         public string $id,
@@ -16,11 +16,20 @@ final readonly class BarNote
     ) {
     }
 
-    /**
-     * @return array<string, string> as the plan's JSON Schema has it
-     */
     public function toArray(): array
     {
         return ['id' => $this->id, 'craft' => 'words', 'kind' => 'note', 'measure' => $this->measure, 'text' => $this->text];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $measure = $matching->measure($this->measure);
+
+        return $measure === null ? null : new self($this->id, $measure, $this->text);
+    }
+
+    public function measure(): string
+    {
+        return $this->measure;
     }
 }

@@ -9,7 +9,7 @@ use Tarnwind\Core\Pedal\Depth;
 /**
  * A stretch with the pedal down, or one kept dry by intention.
  */
-final readonly class PedalMark
+final readonly class PedalMark implements Mark
 {
     /**
      * @param  bool  $dry  no pedal here
@@ -26,9 +26,6 @@ final readonly class PedalMark
     ) {
     }
 
-    /**
-     * @return array<string, mixed> as the plan's JSON Schema has it
-     */
     public function toArray(): array
     {
         return [
@@ -36,5 +33,18 @@ final readonly class PedalMark
             'from' => $this->from->toArray(), 'to' => $this->to->toArray(),
             'depth' => $this->depth->value, 'origin' => $this->origin->value, 'words' => $this->words,
         ];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $from = $matching->place($this->from);
+        $to = $matching->place($this->to);
+
+        return $from === null || $to === null ? null : new self($this->id, $this->dry, $from, $to, $this->depth, $this->origin, $this->words);
+    }
+
+    public function measure(): string
+    {
+        return $this->from->measure;
     }
 }

@@ -10,8 +10,15 @@ use Tarnwind\Core\Pedal\Depth;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Reading\Corrections;
+use Tarnwind\Core\Reading\FixedHarmony;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -27,12 +34,14 @@ final readonly class Plan
      * @param  ?float  $tempo  quarters a minute at the beginning; null for the score's own
      * @param  list<PedalMark>  $pedal
      * @param  list<BarNote>  $notes
+     * @param  list<HarmonyMark|BoundaryMark|LayerMark|HandMark>  $reading  what the teacher reads otherwise, the last word last
      */
     public function __construct(
         public School $school,
         public ?float $tempo,
         public array $pedal,
         public array $notes,
+        public array $reading = [],
     ) {
     }
 
@@ -63,21 +72,14 @@ final readonly class Plan
         }
         /** @var array{school: string, tempo: int|float|null, marks: list<array<string, mixed>>} $plan */
         $plan = json_decode($json, true, 32);
-        $pedal = $notes = [];
-        foreach ($plan['marks'] as $mark) {
-            if ($mark['craft'] === 'pedal') {
-                /** @var array{id: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, depth: string, origin: string, words: string} $mark */
-                $pedal[] = new PedalMark(
-                    $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
-                    Depth::from($mark['depth']), Origin::from($mark['origin']), $mark['words'],
-                );
-            } else {
-                /** @var array{id: string, measure: string, text: string} $mark */
-                $notes[] = new BarNote($mark['id'], $mark['measure'], $mark['text']);
-            }
-        }
+        $marks = array_map(self::markFrom(...), $plan['marks']);
 
-        return new self(School::from($plan['school']), $plan['tempo'] === null ? null : (float) $plan['tempo'], $pedal, $notes);
+        return new self(
+            School::from($plan['school']), $plan['tempo'] === null ? null : (float) $plan['tempo'],
+            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof PedalMark)),
+            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof BarNote)),
+            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark)),
+        );
     }
 
     /**
@@ -89,11 +91,75 @@ final readonly class Plan
             'format' => self::FORMAT,
             'school' => $this->school->value,
             'tempo' => $this->tempo,
-            'marks' => [
-                ...array_map(fn (PedalMark $mark): array => $mark->toArray(), $this->pedal),
-                ...array_map(fn (BarNote $note): array => $note->toArray(), $this->notes),
-            ],
+            'marks' => array_map(fn (Mark $mark): array => $mark->toArray(), $this->marks()),
         ];
+    }
+
+    /**
+     * @return list<Mark>
+     */
+    public function marks(): array
+    {
+        return [...$this->pedal, ...$this->notes, ...$this->reading];
+    }
+
+    /**
+     * The plan in a corrected score.
+     *
+     * @return array{self, list<Mark>} the plan, and the marks that have no place in it
+     */
+    public function carried(Matching $matching): array
+    {
+        $lost = [];
+        $carry = function (array $marks) use ($matching, &$lost): array {
+            $kept = [];
+            foreach ($marks as $mark) {
+                $new = $mark->carried($matching);
+                if ($new === null) {
+                    $lost[] = $mark;
+                } else {
+                    $kept[] = $new;
+                }
+            }
+
+            return $kept;
+        };
+        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading));
+
+        return [$plan, $lost];
+    }
+
+    /**
+     * What the teacher reads otherwise, in terms of a score; what the score has no place for is left out.
+     */
+    public function corrections(Score $score): Corrections
+    {
+        if ($this->reading === []) {
+            return new Corrections;
+        }
+        $measures = self::byId($score->measures);
+        $notes = array_flip(array_map(fn (Note $note): string => $note->id, $score->notes));
+        $harmonies = $boundaries = $layers = $hands = [];
+        foreach ($this->reading as $mark) {
+            if ($mark instanceof HarmonyMark) {
+                $from = $mark->from->onset($measures);
+                $to = $mark->to->onset($measures);
+                if ($from !== null && $to !== null && $from->isLessThan($to)) {
+                    $harmonies[] = new FixedHarmony($from, $to, Pitch::fifthsOf($mark->root), $mark->quality, $mark->bass === null ? null : Pitch::fifthsOf($mark->bass));
+                }
+            } elseif ($mark instanceof BoundaryMark) {
+                $at = $mark->at->onset($measures);
+                if ($at !== null) {
+                    $boundaries[(string) $at] = $mark->begins;
+                }
+            } elseif ($mark instanceof LayerMark) {
+                $layers = [...$layers, ...array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->layer)];
+            } else {
+                $hands = [...$hands, ...array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->hand)];
+            }
+        }
+
+        return new Corrections(FixedHarmony::inOrder($harmonies), $boundaries, $layers, $hands);
     }
 
     public function toJson(): string
@@ -157,7 +223,27 @@ final readonly class Plan
             }
         }
 
-        return new self($school, $this->tempo, $marks, $this->notes);
+        return new self($school, $this->tempo, $marks, $this->notes, $this->reading);
+    }
+
+    /**
+     * @param  array<string, mixed>  $mark  valid against the schema
+     */
+    private static function markFrom(array $mark): Mark
+    {
+        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string} $mark */
+        return match ($mark['kind']) {
+            'span', 'dry' => new PedalMark(
+                $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
+                Depth::from($mark['depth']), Origin::from($mark['origin']), $mark['words'],
+            ),
+            'note' => new BarNote($mark['id'], $mark['measure'], $mark['text']),
+            'harmony' => new HarmonyMark($mark['id'], self::place($mark['from']), self::place($mark['to']), $mark['root'], Quality::from($mark['quality']), $mark['bass']),
+            'boundary' => new BoundaryMark($mark['id'], self::place($mark['at']), $mark['begins']),
+            'layer' => new LayerMark($mark['id'], $mark['notes'], Layer::from($mark['layer'])),
+            'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
+            default => throw new InvalidPlan("This is not a plan: it has a mark of the unknown kind {$mark['kind']}."),
+        };
     }
 
     /**

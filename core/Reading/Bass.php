@@ -17,7 +17,8 @@ final class Bass
     /**
      * The lowest note that sounds within the first beat; one of the lowest staff that stands at the very beginning
      * for half a beat or more is not displaced by what is broken below it. Where its staff strikes nothing there, a bass struck
-     * earlier in the bar rings on, if it belongs to the chord.
+     * earlier in the bar rings on, if it belongs to the chord. A lone note above, as an up-beat has it, is no bass: the
+     * first note of the lower staff is.
      *
      * @param  list<Slice>  $slices  of the piece or stretch
      * @param  list<int>  $chord  pitch classes
@@ -25,6 +26,9 @@ final class Bass
     public static function of(array $slices, int $start, int $end, array $chord): ?Note
     {
         $lowest = self::lowest($slices, $start, $end);
+        if ($lowest !== null && $lowest->staff === 1 && count($slices[$start]->notes) === 1) {
+            $lowest = self::firstOfLowerStaff($slices, $start, $end) ?? $lowest;
+        }
         for ($before = $start - 1; $before >= 0 && $slices[$before]->measure === $slices[$start]->measure; $before--) {
             foreach ($slices[$before]->notes as $note) {
                 $rings = $lowest === null || ($note->midi < $lowest->midi && in_array($note->midi % 12, $chord, true) && ! self::isStruck($slices, $start, $end, $note->staff));
@@ -98,6 +102,22 @@ final class Bass
         }
 
         return $lowest;
+    }
+
+    /**
+     * @param  list<Slice>  $slices
+     */
+    private static function firstOfLowerStaff(array $slices, int $start, int $end): ?Note
+    {
+        for ($index = $start; $index < $end; $index++) {
+            foreach ($slices[$index]->notes as $note) {
+                if ($note->staff > 1) {
+                    return $note;
+                }
+            }
+        }
+
+        return null;
     }
 
     /**

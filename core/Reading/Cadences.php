@@ -31,8 +31,11 @@ final class Cadences
                 }
                 $last = $index;
             }
-            $kind = $last === null ? null : self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last]);
-            if ($kind !== null && $last !== null) {
+            if ($last === null) {
+                continue;
+            }
+            $kind = self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last]);
+            if ($kind !== null) {
                 $found[(string) $chords[$last]->from] = new Cadence($kind, $chords[$last]->from);
             }
         }

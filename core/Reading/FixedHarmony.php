@@ -23,4 +23,30 @@ final readonly class FixedHarmony
         public ?int $bass,
     ) {
     }
+
+    /**
+     * By place, without overlaps: a later one of the list takes what earlier ones had of its time.
+     *
+     * @param  list<self>  $harmonies
+     * @return list<self>
+     */
+    public static function inOrder(array $harmonies): array
+    {
+        $kept = [];
+        foreach ($harmonies as $harmony) {
+            $left = [];
+            foreach ($kept as $other) {
+                if ($other->from->isLessThan($harmony->from)) {
+                    $left[] = new self($other->from, $other->to->isLessThan($harmony->from) ? $other->to : $harmony->from, $other->root, $other->quality, $other->bass);
+                }
+                if ($harmony->to->isLessThan($other->to)) {
+                    $left[] = new self(Fraction::max($other->from, $harmony->to), $other->to, $other->root, $other->quality, $other->bass);
+                }
+            }
+            $kept = [...$left, $harmony];
+        }
+        usort($kept, fn (self $a, self $b): int => $a->from->compareTo($b->from));
+
+        return $kept;
+    }
 }

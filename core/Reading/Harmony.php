@@ -58,12 +58,16 @@ final readonly class Harmony
     {
         $chords = [];
         foreach ($harmonies as $harmony) {
-            $last = count($chords) - 1;
-            if ($last >= 0 && $chords[$last]->root === $harmony->root && $chords[$last]->quality === $harmony->quality) {
-                $chords[$last] = $chords[$last]->until($harmony->to);
-            } else {
-                $chords[] = $harmony;
+            $last = array_pop($chords);
+            if ($last !== null && $last->root === $harmony->root && $last->quality === $harmony->quality) {
+                $chords[] = $last->until($harmony->to);
+
+                continue;
             }
+            if ($last !== null) {
+                $chords[] = $last;
+            }
+            $chords[] = $harmony;
         }
 
         return $chords;

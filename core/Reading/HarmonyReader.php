@@ -162,10 +162,16 @@ final class HarmonyReader
     {
         $merged = [];
         foreach ($segments as [$start, $end, $root, $quality, $fixed]) {
-            $last = count($merged) - 1;
-            if ($last >= 0 && ($root === null || ($merged[$last][2] === $root && $merged[$last][3] === $quality && $fixed === null && $merged[$last][4] === null))) {
-                $merged[$last][1] = $end;
-            } elseif ($root !== null && $quality !== null) {
+            $last = array_pop($merged);
+            if ($last !== null && ($root === null || ($last[2] === $root && $last[3] === $quality && $fixed === null && $last[4] === null))) {
+                $merged[] = [$last[0], $end, $last[2], $last[3], $last[4]];
+
+                continue;
+            }
+            if ($last !== null) {
+                $merged[] = $last;
+            }
+            if ($root !== null && $quality !== null) {
                 $merged[] = [$start, $end, $root, $quality, $fixed];
             }
         }

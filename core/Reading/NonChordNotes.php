@@ -88,13 +88,18 @@ final class NonChordNotes
             $held && $stepsOut => NonChordKind::Suspension,
             $stepsIn && $stepsOut && ($in > 0) === ($out > 0) => NonChordKind::Passing,
             $stepsIn && $stepsOut => NonChordKind::Neighbour,
-            $out === 0 && isset($harmonies[$index + 1]) && $harmonies[$index + 1]->holds($note->midi) && ! $after?->onset->isLessThan($harmonies[$index + 1]->from) => NonChordKind::Anticipation,
+            $out === 0 && $this->isAnticipated($after, $harmonies[$index + 1] ?? null) => NonChordKind::Anticipation,
             $stepsOut => NonChordKind::Appoggiatura,
             $stepsIn => NonChordKind::Escape,
             default => NonChordKind::Free,
         };
 
         return new NonChordNote($note->id, $index, $kind, $stepsOut ? $after->id : null);
+    }
+
+    private function isAnticipated(?Note $after, ?Harmony $next): bool
+    {
+        return $after !== null && $next !== null && $next->holds($after->midi) && ! $after->onset->isLessThan($next->from);
     }
 
     /**

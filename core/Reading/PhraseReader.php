@@ -68,6 +68,9 @@ final class PhraseReader
     /** @var array<string, true> onsets at which something is printed that marks a beginning */
     private array $marked = [];
 
+    /** @var array<string, true> onsets before which nothing sounds */
+    private readonly array $afterSilence;
+
     /** @var array<int, float> by bar, what a repeat that begins or ends there speaks for */
     private array $jumps = [];
 
@@ -79,6 +82,7 @@ final class PhraseReader
     private function __construct(private readonly Score $score, array $layers, private readonly array $textures, private readonly array $harmonies)
     {
         $this->line = MelodyLine::of($score, $layers);
+        $this->afterSilence = self::afterSilence($score);
         $this->readSlurs();
         foreach ($score->marks as $mark) {
             if (in_array($mark->kind, ['dynamics', 'rehearsal', 'tempo', 'segno', 'coda'], true)) {
@@ -122,7 +126,7 @@ final class PhraseReader
             [$strength, $reasons] = $evidence[$index];
             $boundaries[] = $index === 0
                 ? new Boundary($this->line[0]->onset, 1.0, ['the piece begins'], true)
-                : new Boundary($this->line[$index]->onset, round(max(0.05, 1 - exp(-max(0.0, $strength) / 1.5)), 2), $reasons);
+                : new Boundary(($this->line[$index] ?? $this->line[0])->onset, round(max(0.05, 1 - exp(-max(0.0, $strength) / 1.5)), 2), $reasons);
         }
 
         return $boundaries;
@@ -135,15 +139,20 @@ final class PhraseReader
     {
         $local = LocalBoundaries::of($this->line);
         $iois = [];
-        for ($index = 1; $index < count($this->line); $index++) {
-            $iois[] = $this->line[$index]->onset->minus($this->line[$index - 1]->onset)->toFloat();
+        foreach ($this->line as $index => $note) {
+            $next = $this->line[$index + 1] ?? null;
+            if ($next !== null) {
+                $iois[] = $next->onset->minus($note->onset)->toFloat();
+            }
         }
         sort($iois);
         $usual = $iois[intdiv(count($iois), 2)] ?? 1.0;
         $alike = $this->alike();
-        $evidence = [[0.0, []]];
-        for ($index = 1; $index < count($this->line); $index++) {
-            [$strength, $reasons] = $this->joint($this->line[$index - 1], $this->line[$index], $usual);
+        $evidence = [];
+        $before = null;
+        foreach ($this->line as $index => $note) {
+            [$strength, $reasons] = $before === null ? [0.0, []] : $this->joint($before, $note, $usual);
+            $before = $note;
             $strength += self::LOCAL * $local[$index];
             if (isset($alike[$index])) {
                 $strength += self::PARALLEL;
@@ -222,10 +231,9 @@ final class PhraseReader
      */
     private function choose(array $evidence): array
     {
-        $count = count($this->line);
         $places = array_map(fn (Note $note): float => $this->barPlace($note->onset), $this->line);
         $end = $this->barPlace($this->score->end());
-        $candidates = array_values(array_filter(range(0, $count - 1), fn (int $index): bool => $index === 0 || $evidence[$index][0] > 0.5));
+        $candidates = array_values(array_filter(array_keys($evidence), fn (int $index): bool => $index === 0 || $evidence[$index][0] > 0.5));
         $best = [];
         $from = [];
         foreach ($candidates as $order => $index) {
@@ -248,11 +256,11 @@ final class PhraseReader
             }
         }
         $chosen = [];
-        for ($order = $last; $order !== null; $order = $from[$order] ?? null) {
+        for ($order = $last; $order > 0 && isset($candidates[$order]); $order = $from[$order] ?? 0) {
             array_unshift($chosen, $candidates[$order]);
         }
 
-        return $chosen[0] === 0 ? $chosen : [0, ...$chosen];
+        return [0, ...$chosen];
     }
 
     private static function likelyLength(float $bars): float
@@ -312,13 +320,24 @@ final class PhraseReader
 
     private function isSilentBefore(Note $note): bool
     {
-        foreach ($this->score->notesIn($note->onset->minus(Fraction::of(1, 64)), $note->onset) as $other) {
-            if (! $other->grace) {
-                return false;
+        return isset($this->afterSilence[(string) $note->onset]);
+    }
+
+    /**
+     * @return array<string, true> onsets before which nothing sounds
+     */
+    private static function afterSilence(Score $score): array
+    {
+        $after = [];
+        $until = Fraction::zero();
+        foreach ($score->notes as $note) {
+            if ($until->isLessThan($note->onset)) {
+                $after[(string) $note->onset] = true;
             }
+            $until = Fraction::max($until, $note->end());
         }
 
-        return true;
+        return $after;
     }
 
     /**
@@ -326,14 +345,8 @@ final class PhraseReader
      */
     private function closesBefore(Note $note): bool
     {
-        $last = null;
-        foreach ($this->harmonies as $index => $harmony) {
-            if (! $harmony->from->isLessThan($note->onset)) {
-                break;
-            }
-            $last = $index;
-        }
-        if ($last === null || $last === 0) {
+        $last = Search::last(count($this->harmonies), fn (int $index): bool => $this->harmonies[$index]->from->isLessThan($note->onset));
+        if (! isset($this->harmonies[$last - 1])) {
             return false;
         }
         $now = $this->harmonies[$last];

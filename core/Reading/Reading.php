@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
-use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -105,7 +104,7 @@ final readonly class Reading
             array_splice($harmonies, $first, $last - $first + 1, HarmonyReader::stretch($score, $this->keys, $inside, $from, $to));
         }
 
-        return array_values($harmonies);
+        return $harmonies;
     }
 
     /**

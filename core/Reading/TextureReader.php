@@ -138,7 +138,7 @@ final class TextureReader
         }
         $chords = array_filter($rest, fn (array $stroke): bool => count($stroke) >= 2 && $stroke[0]->midi > $first[0]->midi && $stroke[count($stroke) - 1]->midi - $stroke[0]->midi < 12);
 
-        return count($chords) >= max(1, 0.5 * count($rest)) && count($chords[array_key_first($chords)]) >= 2;
+        return count($chords) >= max(1, 0.5 * count($rest));
     }
 
     /**
@@ -154,7 +154,7 @@ final class TextureReader
             return count($lines) === count($streams) && count($lines) === 2 && count($moving) === 1 && self::stepwise($moving) && ! self::rests($lines);
         }
 
-        return count($moving) >= 2 && self::stepwise($moving);
+        return self::stepwise($moving);
     }
 
     /**

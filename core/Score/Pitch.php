@@ -56,6 +56,14 @@ final readonly class Pitch
     }
 
     /**
+     * The place of a name such as "Bb" on the line of fifths.
+     */
+    public static function fifthsOf(string $name): int
+    {
+        return self::FIFTHS[$name[0]] + 7 * (substr_count($name, '#') - substr_count($name, 'b', 1));
+    }
+
+    /**
      * A name as it is read aloud and printed in words: "B♭" for "Bb".
      */
     public static function spoken(string $name): string
