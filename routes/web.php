@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\BlockChordsController;
 use App\Http\Controllers\CountingController;
 use App\Http\Controllers\ExaminationController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceReadingController;
+use App\Http\Controllers\PortraitController;
+use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\ReductionController;
+use App\Http\Controllers\ReplacementController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
@@ -33,6 +36,12 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/pieces', [PieceController::class, 'store'])->name('pieces.store');
     Route::delete('/pieces/{piece}', [PieceController::class, 'destroy'])->name('pieces.destroy')->can('delete', 'piece');
 
+    Route::middleware('can:update,piece')->group(function (): void {
+        Route::get('/pieces/{piece}/replacement', [ReplacementController::class, 'create'])->name('pieces.replacement');
+        Route::post('/pieces/{piece}/replacement/preview', [ReplacementController::class, 'preview'])->name('pieces.replacement.preview');
+        Route::post('/pieces/{piece}/replacement', [ReplacementController::class, 'store'])->name('pieces.replacement.store');
+    });
+
     Route::post('/copies', [StudentCopyController::class, 'store'])->name('copies.store');
     Route::delete('/copies/{copy}', [StudentCopyController::class, 'destroy'])->name('copies.destroy')->can('delete', 'copy');
 
@@ -41,9 +50,10 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
         Route::get('/copies/{copy}/counting', CountingController::class)->name('copies.counting');
         Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
-        Route::get('/copies/{copy}/blocks', [BlockChordsController::class, 'show'])->name('copies.blocks');
-        Route::get('/copies/{copy}/blocks/engraving', [BlockChordsController::class, 'engraving'])->name('copies.blocks.engraving');
-        Route::get('/copies/{copy}/blocks/download.musicxml', [BlockChordsController::class, 'download'])->name('copies.blocks.download');
+        Route::get('/copies/{copy}/portrait', PortraitController::class)->name('copies.portrait');
+        Route::get('/copies/{copy}/reduced/{reduced}', [ReductionController::class, 'show'])->name('copies.reduction');
+        Route::get('/copies/{copy}/reduced/{reduced}/engraving', [ReductionController::class, 'engraving'])->name('copies.reduction.engraving');
+        Route::get('/copies/{copy}/reduced/{reduced}/download.musicxml', [ReductionController::class, 'download'])->name('copies.reduction.download');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
         Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])
@@ -52,6 +62,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
+        Route::post('/copies/{copy}/reading', ReadingController::class)->name('copies.reading');
         Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
         Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');
     });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\PieceSummary;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
@@ -13,6 +14,7 @@ use Illuminate\Support\Facades\Cache;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Texture;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Score\Score;
 
@@ -24,6 +26,7 @@ use Tarnwind\Core\Score\Score;
  * @property string $title
  * @property ?string $part id of the part read; null for the default
  * @property array<string, mixed> $summary what was read, for lists
+ * @property int $revision goes up by one with every corrected file
  * @property string $musicxml with the ids that plans refer to
  */
 final class Piece extends Model
@@ -32,7 +35,9 @@ final class Piece extends Model
     use HasFactory;
 
     /** Columns for lists, without the score itself. */
-    public const LISTED = ['id', 'user_id', 'title', 'part', 'summary', 'created_at'];
+    public const LISTED = ['id', 'user_id', 'title', 'part', 'summary', 'revision', 'created_at'];
+
+    protected $attributes = ['revision' => 1];
 
     protected $fillable = ['title', 'part', 'summary', 'musicxml'];
 
@@ -65,23 +70,41 @@ final class Piece extends Model
     }
 
     /**
-     * The score read and set in time. It is read once and kept.
-     *
-     * @param  ?float  $tempo  quarters a minute
+     * The score read and set in time, by itself or as a plan has it. It is read once and kept; what a plan corrects
+     * is read again.
      */
-    public function preparation(?float $tempo): Preparation
+    public function preparation(?Plan $plan = null): Preparation
     {
-        $own = Cache::rememberForever("preparation:$this->id", fn (): Preparation => Preparation::of($this->score()));
+        $own = Cache::rememberForever($this->cacheKey('preparation'), fn (): Preparation => Preparation::of($this->score()));
 
-        return $tempo === null ? $own : Preparation::of($own->score, $tempo, $own->reading);
+        return $plan === null || ($plan->tempo === null && $plan->reading === [])
+            ? $own
+            : Preparation::of($own->score, $plan->tempo, $own->reading->corrected($own->score, $plan->corrections($own->score)));
     }
 
     /**
      * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
      */
-    public function texture(?float $tempo): Texture
+    public function texture(Plan $plan): Texture
     {
-        return Cache::remember("texture:$this->id:$tempo", now()->addDay(), fn (): Texture => $this->preparation($tempo)->texture);
+        $key = $this->cacheKey("texture:$plan->tempo:".md5(serialize($plan->reading)));
+
+        return Cache::remember($key, now()->addDay(), fn (): Texture => $this->preparation($plan)->texture);
+    }
+
+    /**
+     * Puts a corrected file in the place of the earlier one.
+     */
+    public function replaceWith(Document $document, Score $score): void
+    {
+        Cache::forget($this->cacheKey('preparation'));
+        $this->revision++;
+        $this->fill(['summary' => PieceSummary::of($score), 'musicxml' => $document->toXml()])->save();
+    }
+
+    private function cacheKey(string $what): string
+    {
+        return "piece:$this->id:$this->revision:$what";
     }
 
     /**

@@ -10,10 +10,11 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Sound\Instrument;
 
 /**
- * A student: a name to call her by and the instrument she practises on, nothing more.
+ * A student: a name to call her by, the instrument she practises on and how quickly she plays, nothing more.
  *
  * @property int $id
  * @property int $user_id
@@ -21,6 +22,8 @@ use Tarnwind\Core\Sound\Instrument;
  * @property Instrument $instrument
  * @property bool $half_pedal whether the pedal knows more than on and off
  * @property bool $sostenuto whether the middle pedal keeps single notes
+ * @property ?float $run_rate notes a second she plays evenly in a run; null if not measured
+ * @property ?float $repetition_rate strokes of one key a second; null if not measured
  * @property-read User $teacher
  * @property-read Collection<int, StudentCopy> $copies
  */
@@ -29,7 +32,7 @@ final class Student extends Model
     /** @use HasFactory<StudentFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto'];
+    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate'];
 
     /**
      * @return BelongsTo<User, $this>
@@ -47,11 +50,16 @@ final class Student extends Model
         return $this->hasMany(StudentCopy::class);
     }
 
+    public function rates(): Rates
+    {
+        return new Rates($this->run_rate, $this->repetition_rate);
+    }
+
     /**
      * @return array<string, string>
      */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean'];
+        return ['instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float'];
     }
 }

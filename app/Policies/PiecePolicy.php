@@ -17,6 +17,11 @@ final class PiecePolicy
         return $piece->user_id === $teacher->id;
     }
 
+    public function update(User $teacher, Piece $piece): bool
+    {
+        return $this->view($teacher, $piece);
+    }
+
     public function delete(User $teacher, Piece $piece): bool
     {
         return $this->view($teacher, $piece);

@@ -25,7 +25,7 @@ final class DeskData
     public static function of(StudentCopy $copy): array
     {
         $plan = $copy->planDocument();
-        $preparation = $copy->piece->preparation($plan->tempo);
+        $preparation = $copy->piece->preparation($plan);
         $score = $preparation->score;
         $student = $copy->student;
 

@@ -28,6 +28,11 @@ final readonly class BarNote implements Mark
         return $measure === null ? null : new self($this->id, $measure, $this->text);
     }
 
+    public function inWords(): string
+    {
+        return 'a note for the student';
+    }
+
     public function measure(): string
     {
         return $this->measure;

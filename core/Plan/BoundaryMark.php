@@ -28,6 +28,11 @@ final readonly class BoundaryMark implements Mark
         return $at === null ? null : new self($this->id, $at, $this->begins);
     }
 
+    public function inWords(): string
+    {
+        return 'a phrase boundary';
+    }
+
     public function measure(): string
     {
         return $this->at->measure;

@@ -33,6 +33,11 @@ final readonly class HandMark implements Mark
         return $notes === [] ? null : new self($this->id, $notes, $this->hand);
     }
 
+    public function inWords(): string
+    {
+        return 'notes given to a hand';
+    }
+
     public function measure(): null
     {
         return null;

@@ -41,6 +41,11 @@ final readonly class HarmonyMark implements Mark
         return $from === null || $to === null ? null : new self($this->id, $from, $to, $this->root, $this->quality, $this->bass);
     }
 
+    public function inWords(): string
+    {
+        return 'a chord name';
+    }
+
     public function measure(): string
     {
         return $this->from->measure;

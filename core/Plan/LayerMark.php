@@ -33,6 +33,11 @@ final readonly class LayerMark implements Mark
         return $notes === [] ? null : new self($this->id, $notes, $this->layer);
     }
 
+    public function inWords(): string
+    {
+        return 'notes given to a layer';
+    }
+
     public function measure(): null
     {
         return null;

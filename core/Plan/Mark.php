@@ -20,6 +20,11 @@ interface Mark
     public function carried(Matching $matching): ?self;
 
     /**
+     * What it is, for a teacher: "a pedal mark".
+     */
+    public function inWords(): string;
+
+    /**
      * The bar it stands in, by id; null where it belongs to notes.
      */
     public function measure(): ?string;

@@ -43,6 +43,11 @@ final readonly class PedalMark implements Mark
         return $from === null || $to === null ? null : new self($this->id, $this->dry, $from, $to, $this->depth, $this->origin, $this->words);
     }
 
+    public function inWords(): string
+    {
+        return 'a pedal mark';
+    }
+
     public function measure(): string
     {
         return $this->from->measure;

@@ -94,6 +94,11 @@ final readonly class Key
         return $alteration.$degree.self::figures($quality, $inversion);
     }
 
+    public function inWords(): string
+    {
+        return Pitch::spoken($this->tonicName())." {$this->mode()}";
+    }
+
     public function __toString(): string
     {
         return "{$this->tonicName()} {$this->mode()}";

@@ -33,31 +33,14 @@ final readonly class Likeness
      */
     public function inWords(array $numbers): string
     {
-        $here = self::range($numbers, $this->from, $this->length);
-        $there = self::range($numbers, $this->like, $this->length);
+        $here = InWords::bars($numbers, $this->from, $this->length);
+        $there = InWords::bars($numbers, $this->like, $this->length);
         $hand = $this->hand === null ? '' : " in the {$this->hand->value} hand";
 
         return match ($this->kind) {
             LikenessKind::Exact => "$here = $there$hand",
             LikenessKind::Near => "$here ≈ $there$hand, with ".count($this->differences).(count($this->differences) === 1 ? ' difference' : ' differences'),
-            LikenessKind::Transposed => "$here = $there, ".self::interval($this->steps).$hand,
+            LikenessKind::Transposed => "$here = $there, ".InWords::interval($this->steps).$hand,
         };
-    }
-
-    /**
-     * @param  list<string>  $numbers
-     */
-    private static function range(array $numbers, int $from, int $length): string
-    {
-        return $length === 1 ? "bar $numbers[$from]" : "bars $numbers[$from]–".$numbers[$from + $length - 1];
-    }
-
-    private static function interval(int $steps): string
-    {
-        $names = [1 => 'a step', 'a third', 'a fourth', 'a fifth', 'a sixth', 'a seventh', 'an octave'];
-        $size = abs($steps);
-        $name = $names[$size] ?? ($size % 7 === 0 ? intdiv($size, 7).' octaves' : ($names[$size % 7]).' and '.(intdiv($size, 7) === 1 ? 'an octave' : intdiv($size, 7).' octaves'));
-
-        return "$name ".($steps > 0 ? 'higher' : 'lower');
     }
 }

@@ -24,4 +24,19 @@ final readonly class Pattern
         public int $steps = 0,
     ) {
     }
+
+    /**
+     * @param  list<string>  $numbers  of bars, by index
+     */
+    public function inWords(array $numbers): string
+    {
+        $hand = $this->hand === null ? '' : " in the {$this->hand->value} hand";
+        $bars = InWords::bars($numbers, $this->from, $this->length);
+        $unit = $this->unit === 1 ? 'each bar' : "every $this->unit bars";
+
+        return match ($this->kind) {
+            PatternKind::Ostinato => "$bars: the same bar $this->length times$hand",
+            PatternKind::Sequence => "$bars: a sequence$hand, $unit ".InWords::interval($this->steps),
+        };
+    }
 }

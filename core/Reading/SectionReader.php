@@ -67,7 +67,7 @@ final class SectionReader
         foreach ($keys as $place => $area) {
             $last = $score->measureAt($area->to)->index + ($area->to->equals($score->end()) ? 1 : 0);
             if ($place > 0 && $score->measureAt($area->from)->index === $bar && $last - $bar >= self::LASTS) {
-                return "the key is now $area->key";
+                return "the key is now {$area->key->inWords()}";
             }
         }
         foreach ($likenesses as $likeness) {
@@ -111,6 +111,9 @@ final class SectionReader
     private static function firstFullBar(Score $score, Fraction $at): int
     {
         $measure = $score->measureAt($at);
+        if (! $measure->beatOrigin()->equals($measure->start)) {
+            return $measure->index + 1;
+        }
         $late = $at->minus($measure->start)->times(Fraction::of(2));
 
         return $measure->index + ($measure->length->isLessThan($late) ? 1 : 0);

@@ -28,8 +28,8 @@ final class DatabaseSeeder extends Seeder
         if ($teacher->students()->exists()) {
             return;
         }
-        $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true]);
-        $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false]);
+        $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true, 'run_rate' => 9.0, 'repetition_rate' => 7.0]);
+        $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false, 'run_rate' => 6.5]);
         $teacher->students()->create(['name' => 'Lio', 'instrument' => Instrument::Digital, 'half_pedal' => false, 'sostenuto' => false]);
 
         $pieces = [];
@@ -51,7 +51,7 @@ final class DatabaseSeeder extends Seeder
      */
     private function copy(int $student, Piece $piece, array $words): void
     {
-        $preparation = $piece->preparation(null);
+        $preparation = $piece->preparation();
         $decay = Instrument::ConcertGrand->decay();
         $plan = Plan::fresh($preparation->score)->withSuggestion($preparation->score, School::Singing, $preparation->suggest(School::Singing, $decay));
         $notes = [];

@@ -6,6 +6,7 @@ use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use Illuminate\Http\UploadedFile;
 
 beforeEach(function (): void {
     $this->owner = User::factory()->create();
@@ -14,9 +15,21 @@ beforeEach(function (): void {
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
 });
 
+/**
+ * @return list<string> every page and file of a copy
+ */
+function copyPages(int $id): array
+{
+    $reduced = array_merge(...array_map(fn (string $kind): array => ["/reduced/$kind", "/reduced/$kind/engraving", "/reduced/$kind/download.musicxml"], ['blocks', 'outer', 'melody-and-bass']));
+
+    return array_map(fn (string $path): string => "/copies/$id$path", [
+        '', '/engraving', '/plan', '/counting', '/portrait', ...$reduced, '/print', '/print/engraving', '/download.mid', '/download.musicxml',
+    ]);
+}
+
 it('lets the owner in', function (): void {
     $id = $this->copy->id;
-    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/blocks", "/copies/$id/blocks/engraving", "/copies/$id/blocks/download.musicxml", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.mid"] as $url) {
+    foreach (copyPages($id) as $url) {
         $this->actingAs($this->owner)->get($url)->assertOk();
     }
 });
@@ -25,12 +38,17 @@ it('keeps another teacher out of everything', function (): void {
     $this->actingAs(User::factory()->create());
     $id = $this->copy->id;
     $plan = ['plan' => $this->copy->planDocument()->toArray(), 'revision' => 1];
-    foreach (["/copies/$id", "/copies/$id/engraving", "/copies/$id/plan", "/copies/$id/counting", "/copies/$id/blocks", "/copies/$id/blocks/engraving", "/copies/$id/blocks/download.musicxml", "/copies/$id/print", "/copies/$id/print/engraving", "/copies/$id/download.musicxml"] as $url) {
+    foreach (copyPages($id) as $url) {
         $this->get($url)->assertForbidden();
     }
     $this->putJson("/copies/$id/plan", $plan)->assertForbidden();
     $this->postJson("/copies/$id/examination", $plan)->assertForbidden();
     $this->postJson("/copies/$id/suggestion", $plan)->assertForbidden();
+    $this->postJson("/copies/$id/reading", $plan)->assertForbidden();
+    $this->get("/pieces/{$this->piece->id}/replacement")->assertForbidden();
+    foreach (['replacement', 'replacement/preview'] as $path) {
+        $this->postJson("/pieces/{$this->piece->id}/$path", ['file' => UploadedFile::fake()->createWithContent('a.musicxml', $this->piece->musicxml)])->assertForbidden();
+    }
     $this->delete("/copies/$id")->assertForbidden();
     $this->delete("/pieces/{$this->piece->id}")->assertForbidden();
     $this->delete("/students/{$this->student->id}")->assertForbidden();

@@ -17,8 +17,9 @@ final class CountingController
 {
     public function __invoke(CountingRequest $request, StudentCopy $copy): JsonResponse
     {
-        $score = $copy->piece->preparation(null)->score;
+        $score = $copy->piece->preparation()->score;
+        $counting = Counting::of($score, TempoMap::of($score, $request->tempo()), $request->subdivision(), $copy->student->rates());
 
-        return response()->json(Counting::of($score, TempoMap::of($score, $request->tempo()), $request->subdivision())->toArray());
+        return response()->json($counting->toArray());
     }
 }

@@ -29,7 +29,7 @@ final class StudentCopyController
             ['plan' => Plan::fresh($piece->score())->toJson(), 'revision' => 1],
         );
 
-        return redirect()->route('copies.show', $copy);
+        return redirect()->route($copy->wasRecentlyCreated ? 'copies.portrait' : 'copies.show', $copy);
     }
 
     public function show(StudentCopy $copy): Page
@@ -39,7 +39,7 @@ final class StudentCopyController
 
     public function engraving(StudentCopy $copy): Response
     {
-        $score = $copy->piece->preparation(null)->score;
+        $score = $copy->piece->preparation()->score;
 
         return response($copy->piece->document()->only($score->readParts)->toXml(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }

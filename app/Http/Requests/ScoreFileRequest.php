@@ -43,17 +43,18 @@ final class ScoreFileRequest extends FormRequest
     }
 
     /**
+     * @param  ?string  $part  id of the part to read, unless the request names one
      * @return array{Document, Score}
      *
      * @throws ValidationException in a teacher's words, if the file cannot be used
      */
-    public function read(): array
+    public function read(?string $part = null): array
     {
         $file = $this->file('file');
         try {
             $document = Document::open($file instanceof UploadedFile ? (string) $file->get() : '');
 
-            return [$document, ScoreReader::read($document, $this->part())];
+            return [$document, ScoreReader::read($document, $this->part() ?? $part)];
         } catch (UnreadableFile $error) {
             throw ValidationException::withMessages(['file' => $error->getMessage()]);
         }

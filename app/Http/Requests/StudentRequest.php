@@ -20,6 +20,8 @@ final class StudentRequest extends FormRequest
             'instrument' => ['required', Rule::enum(Instrument::class)],
             'half_pedal' => ['required', 'boolean'],
             'sostenuto' => ['required', 'boolean'],
+            'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
+            'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],
         ];
     }
 }

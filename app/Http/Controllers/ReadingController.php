@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\PlanRequest;
+use App\Models\StudentCopy;
+use Illuminate\Http\JsonResponse;
+use Tarnwind\Core\Reading\ReadingDocument;
+
+/**
+ * What the score means, with what the plan reads otherwise; nothing is saved.
+ */
+final class ReadingController
+{
+    public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
+    {
+        $preparation = $copy->piece->preparation($request->plan());
+
+        return response()->json(ReadingDocument::of($preparation->score, $preparation->reading));
+    }
+}

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Portrait;
+
+use Tarnwind\Core\Count\Counting;
+use Tarnwind\Core\Reading\BarTexture;
+use Tarnwind\Core\Reading\InnerLine;
+use Tarnwind\Core\Reading\InWords;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Pitch;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Sound\Loudness;
+
+/**
+ * Says what is unusual in a piece, each thing where it first happens.
+ */
+final readonly class Oddities
+{
+    /** Written octaves that ask for a look at the instrument and for another touch: above C7, below C2 [start]. */
+    private const HIGH = 96;
+
+    private const LOW = 36;
+
+    /** Grades between two dynamics that make the second sudden [start]. */
+    private const SUDDEN = 2.5;
+
+    /** Change of tempo that is worth a word [start]. */
+    private const TEMPO = 0.1;
+
+    private const MOST_HARMONIES = 6;
+
+    private function __construct(private Score $score, private Reading $reading, private Counting $counting, private TempoMap $tempo)
+    {
+    }
+
+    /**
+     * @return list<Line> by bar
+     */
+    public static function of(Score $score, Reading $reading, Counting $counting, TempoMap $tempo): array
+    {
+        $oddities = new self($score, $reading, $counting, $tempo);
+        $lines = [
+            ...$oddities->harmonies(), ...$oddities->register(), ...$oddities->sudden(), ...$oddities->metres(), ...$oddities->tempos(),
+            ...$oddities->silence(), ...$oddities->crossRhythms(), ...$oddities->innerLines(), ...$oddities->patterns(),
+        ];
+        usort($lines, fn (Line $a, Line $b): int => ($a->measure ?? 0) <=> ($b->measure ?? 0));
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function harmonies(): array
+    {
+        $seen = $lines = [];
+        foreach ($this->reading->harmonies as $harmony) {
+            if ($harmony->remark !== null && ! isset($seen[$harmony->remark]) && count($lines) < self::MOST_HARMONIES) {
+                $seen[$harmony->remark] = true;
+                $lines[] = new Line("{$harmony->inWords()}: $harmony->remark ($harmony->numeral)", $this->score->measureAt($harmony->from)->index);
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function register(): array
+    {
+        $highest = $lowest = null;
+        foreach ($this->score->notes as $note) {
+            $highest = $highest === null || $note->midi > $highest->midi ? $note : $highest;
+            $lowest = $lowest === null || $note->midi < $lowest->midi ? $note : $lowest;
+        }
+        $says = fn (Note $note, string $what): Line => new Line("The $what note of the piece, ".Pitch::spoken($note->pitch->name()).$note->pitch->octave, $note->measure);
+
+        return [
+            ...($highest !== null && $highest->midi >= self::HIGH ? [$says($highest, 'highest')] : []),
+            ...($lowest !== null && $lowest->midi < self::LOW ? [$says($lowest, 'lowest')] : []),
+        ];
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function sudden(): array
+    {
+        $lines = [];
+        $before = null;
+        foreach ($this->score->marksOf('dynamics') as $mark) {
+            $velocity = Loudness::velocityOf((string) $mark->value);
+            if ($velocity === null) {
+                continue;
+            }
+            if ($before !== null && abs($velocity - $before[0]) >= self::SUDDEN * Loudness::GRADE) {
+                $lines[] = new Line("Suddenly $mark->value after $before[1]", $mark->measure);
+            }
+            $before = [$velocity, (string) $mark->value];
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function metres(): array
+    {
+        $lines = [];
+        foreach ($this->score->measures as $index => $measure) {
+            $before = $this->score->measures[$index - 1] ?? null;
+            if ($before !== null && (string) $before->time !== (string) $measure->time) {
+                $lines[] = new Line("The metre changes from $before->time to $measure->time", $index);
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function tempos(): array
+    {
+        $lines = [];
+        $now = $this->tempo->quartersPerMinute();
+        foreach ($this->score->marksOf('tempo') as $mark) {
+            $steps = array_values(array_filter($this->tempo->steps(), fn (array $step): bool => abs($step[0] - $mark->onset->toFloat()) < 1e-9));
+            $next = $steps[0][2] ?? $now;
+            if ($mark->onset->isPositive() && abs($next / $now - 1) >= self::TEMPO) {
+                $lines[] = new Line(sprintf('The tempo goes from ♩ = %d to ♩ = %d', round($now), round($next)), $mark->measure);
+            }
+            $now = $next;
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function silence(): array
+    {
+        $silent = array_keys(array_filter($this->reading->textures, fn (BarTexture $texture): bool => $texture === BarTexture::Silence));
+
+        return array_map(fn (int $bar): Line => new Line('A bar of silence: it belongs to the music', $bar), array_slice($silent, 0, 2));
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function crossRhythms(): array
+    {
+        $seen = $lines = [];
+        foreach ($this->counting->crossRhythms as $cross) {
+            if (! isset($seen["$cross->right:$cross->left"])) {
+                $seen["$cross->right:$cross->left"] = true;
+                $lines[] = new Line("$cross->right against $cross->left: {$cross->spoken()}", $cross->measure);
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function innerLines(): array
+    {
+        return array_map(fn (InnerLine $line): Line => new Line(ucfirst($line->says), $line->measure), array_slice($this->reading->innerLines, 0, 3));
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private function patterns(): array
+    {
+        $numbers = array_map(fn (Measure $measure): string => $measure->number, $this->score->measures);
+
+        return array_map(fn ($pattern): Line => new Line(InWords::sentence($pattern->inWords($numbers)), $pattern->from), array_slice($this->reading->patterns, 0, 3));
+    }
+}

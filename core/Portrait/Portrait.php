@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Portrait;
+
+use Tarnwind\Core\Count\Counting;
+use Tarnwind\Core\Count\Rates;
+use Tarnwind\Core\Reading\BarTexture;
+use Tarnwind\Core\Reading\InWords;
+use Tarnwind\Core\Reading\Likeness;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * A piece on one page: what a teacher wants to know of it before she gives it to a student.
+ */
+final readonly class Portrait
+{
+    private const MOST_LIKENESSES = 5;
+
+    private const HARDEST = 5;
+
+    /** Bars are hard that ask so much more than the middle bar [start]. */
+    private const HARD = 1.25;
+
+    /** Reasons that are told of a hard bar. */
+    private const REASONS = 3;
+
+    /**
+     * @param  array<string, list<Line>>  $groups  by title
+     * @param  list<Demand>  $demands  by bar
+     */
+    private function __construct(
+        private Score $score,
+        private Reading $reading,
+        public array $groups,
+        public array $demands,
+    ) {
+    }
+
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Rates $rates = new Rates): self
+    {
+        $counting = Counting::of($score, $tempo, null, $rates);
+        $demands = Demands::of($score, $reading, $counting, $tempo);
+        $numbers = array_map(fn (Measure $measure): string => $measure->number, $score->measures);
+
+        return new self($score, $reading, [
+            'Key and form' => [...self::keys($score, $reading), ...self::form($score, $reading, $numbers)],
+            'Tempo, and what limits it' => self::tempo($score, $tempo, $counting, $rates, $numbers),
+            'Texture' => self::textures($reading, $numbers),
+            'Hardest bars' => self::hardest($demands, $numbers),
+            'Unusual here' => Oddities::of($score, $reading, $counting, $tempo),
+        ], $demands);
+    }
+
+    /**
+     * Bars by index, `to` is past the last; demands by bar, 1 for the hardest.
+     *
+     * @return array{groups: list<array{title: string, lines: list<array{text: string, measure: ?int}>}>, sections: list<array{letter: string, from: int, to: int}>, demands: list<float>}
+     */
+    public function toArray(): array
+    {
+        $most = max([1e-9, ...array_map(fn (Demand $demand): float => $demand->value, $this->demands)]);
+        $sections = [];
+        foreach ($this->reading->sections as $section) {
+            [$first, $last] = self::bars($this->score, $section->from, $section->to);
+            $sections[] = ['letter' => $section->letter, 'from' => $first, 'to' => $last + 1];
+        }
+
+        return [
+            'groups' => array_map(fn (string $title, array $lines): array => [
+                'title' => $title, 'lines' => array_map(fn (Line $line): array => ['text' => $line->text, 'measure' => $line->measure], $lines),
+            ], array_keys($this->groups), array_values($this->groups)),
+            'sections' => $sections,
+            'demands' => array_map(fn (Demand $demand): float => round($demand->value / $most, 3), $this->demands),
+        ];
+    }
+
+    /**
+     * @return list<Line>
+     */
+    private static function keys(Score $score, Reading $reading): array
+    {
+        $lines = [];
+        foreach ($reading->keys as $index => $area) {
+            $bar = $score->measureAt($area->from);
+            $lines[] = new Line($index === 0 ? $area->key->inWords() : "To {$area->key->inWords()} in bar $bar->number", $index === 0 ? null : $bar->index);
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param  list<string>  $numbers
+     * @return list<Line>
+     */
+    private static function form(Score $score, Reading $reading, array $numbers): array
+    {
+        $lines = [];
+        foreach ($reading->sections as $section) {
+            [$first, $last] = self::bars($score, $section->from, $section->to);
+            $phrases = count(array_filter($reading->boundaries, fn ($boundary): bool => ! $boundary->at->isLessThan($section->from) && $boundary->at->isLessThan($section->to)));
+            $lines[] = new Line("$section->letter: ".InWords::bars($numbers, $first, $last - $first + 1).", $phrases ".($phrases === 1 ? 'phrase' : 'phrases'), $first);
+        }
+        $likenesses = $reading->likenesses;
+        usort($likenesses, fn (Likeness $a, Likeness $b): int => [$b->length, $a->from] <=> [$a->length, $b->from]);
+        foreach (array_slice($likenesses, 0, self::MOST_LIKENESSES) as $likeness) {
+            $lines[] = new Line(InWords::sentence($likeness->inWords($numbers)), $likeness->from);
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param  list<string>  $numbers
+     * @return list<Line>
+     */
+    private static function tempo(Score $score, TempoMap $tempo, Counting $counting, Rates $rates, array $numbers): array
+    {
+        $seconds = 0.0;
+        foreach ($score->playbackOrder as $bar) {
+            $seconds += $tempo->seconds($score->measures[$bar]->end()) - $tempo->seconds($score->measures[$bar]->start);
+        }
+        $repeats = count($score->playbackOrder) > count($score->measures) ? ' with repeats' : '';
+        $lines = [new Line(sprintf('♩ = %d, %s%s', round($tempo->quartersPerMinute()), InWords::duration($seconds), $repeats))];
+        foreach ([false, true] as $repetition) {
+            $hardest = null;
+            foreach ($counting->limits as $limit) {
+                $hardest = $limit->repetition === $repetition && $limit->rate > ($hardest->rate ?? 0.0) ? $limit : $hardest;
+            }
+            if ($hardest !== null) {
+                $lines[] = new Line(sprintf($repetition ? 'One key %.1f times a second in bar %s' : 'A run of %.1f notes a second in bar %s', $hardest->rate, $numbers[$hardest->measure]), $hardest->measure);
+            }
+        }
+        $limit = $counting->limit();
+        if ($limit !== null) {
+            $lines[] = new Line(sprintf(
+                $limit->tempo < $tempo->quartersPerMinute() ? 'At this student\'s measured rate bar %s goes no faster than ♩ = %d' : 'This student\'s measured rate carries the piece: bar %s, the limit, goes up to ♩ = %d',
+                $numbers[$limit->measure], round((float) $limit->tempo),
+            ), $limit->measure);
+        } elseif ($counting->limits !== [] && $rates->run === null && $rates->repetition === null) {
+            $lines[] = new Line('How fast this student plays evenly has not been measured; with it the limit is known bar by bar');
+        }
+
+        return $lines;
+    }
+
+    /**
+     * Stretches of one texture.
+     *
+     * @param  list<string>  $numbers
+     * @return list<Line>
+     */
+    private static function textures(Reading $reading, array $numbers): array
+    {
+        $lines = [];
+        for ($bar = 0; $bar < count($reading->textures); $bar += $length) {
+            $length = 1;
+            while (($reading->textures[$bar + $length] ?? null) === $reading->textures[$bar]) {
+                $length++;
+            }
+            if ($reading->textures[$bar] !== BarTexture::Silence && ($length > 1 || $numbers[$bar] !== '0')) {
+                $lines[] = [$length, new Line(InWords::sentence($reading->textures[$bar]->inWords()).': '.InWords::bars($numbers, $bar, $length), $bar)];
+            }
+        }
+        // Of many short stretches the longest are told, in their order.
+        $kept = $lines;
+        usort($kept, fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $shortest = $kept[6][0] ?? 0;
+
+        return array_column(array_filter($lines, fn (array $line): bool => $line[0] > $shortest || count($lines) <= 7), 1);
+    }
+
+    /**
+     * @param  list<Demand>  $demands
+     * @param  list<string>  $numbers
+     * @return list<Line>
+     */
+    private static function hardest(array $demands, array $numbers): array
+    {
+        $values = array_map(fn (Demand $demand): float => $demand->value, $demands);
+        sort($values);
+        $middle = $values[intdiv(count($values), 2)] ?? 0.0;
+        $hard = array_values(array_filter($demands, fn (Demand $demand): bool => $demand->value > self::HARD * $middle && $demand->value > 0));
+        usort($hard, fn (Demand $a, Demand $b): int => $b->value <=> $a->value);
+
+        return array_map(
+            fn (Demand $demand): Line => new Line("Bar {$numbers[$demand->measure]}: ".implode(', ', array_slice($demand->reasons, 0, self::REASONS)), $demand->measure),
+            array_slice($hard, 0, self::HARDEST),
+        );
+    }
+
+    /**
+     * @return array{int, int} the first and the last bar of a stretch; an up-beat belongs to the bar after it
+     */
+    private static function bars(Score $score, Fraction $from, Fraction $to): array
+    {
+        $full = function (Fraction $at) use ($score): int {
+            $measure = $score->measureAt($at);
+
+            return $measure->index + ($at->equals($measure->start) ? 0 : 1);
+        };
+        $last = $to->equals($score->end()) ? count($score->measures) - 1 : $full($to) - 1;
+
+        return [min($full($from), $last), $last];
+    }
+}
