@@ -11,6 +11,7 @@ use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Reading\Harmony;
+use Tarnwind\Core\Reading\KeyArea;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
 
@@ -27,6 +28,7 @@ final class DeskData
         $plan = $copy->planDocument();
         $preparation = $copy->piece->preparation($plan);
         $score = $preparation->score;
+        $tempo = TempoMap::of($score);
         $student = $copy->student;
 
         return [
@@ -34,7 +36,9 @@ final class DeskData
             'student' => ['name' => $student->name, 'instrument' => $student->instrument->label(), 'half_pedal' => $student->half_pedal],
             'schools' => array_column(School::cases(), 'value'),
             'score' => [
-                'tempo' => TempoMap::of($score)->quartersPerMinute(),
+                'tempo' => $tempo->quartersPerMinute(),
+                'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'ratio' => $step[2] / $tempo->quartersPerMinute()], $tempo->steps()),
+                'playback' => $score->playbackOrder,
                 'measures' => array_map(fn (Measure $measure): array => [
                     'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,
                     'beat' => (string) $measure->time->beat(), 'origin' => (string) $measure->start->minus($measure->beatOrigin()), 'time' => (string) $measure->time,
@@ -44,9 +48,11 @@ final class DeskData
                     'notes' => array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
                 ], $preparation->texture->moments),
                 'harmonies' => array_map(fn (Harmony $harmony): array => [
-                    'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->name(), 'numeral' => $harmony->numeral,
+                    'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->name(), 'numeral' => $harmony->numeral, 'fixed' => $harmony->fixed,
                 ], $preparation->reading->harmonies),
-                'keys' => $preparation->reading->toArray()['keys'],
+                'keys' => array_map(fn (KeyArea $area): array => [
+                    'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),
+                ], $preparation->reading->keys),
             ],
             'plan' => $plan->toArray(),
             'examination' => Examiner::examine($preparation->texture, $plan->spans($score->measures), $student->instrument->decay())->toArray(),

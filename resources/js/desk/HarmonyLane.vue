@@ -2,9 +2,10 @@
 import { computed } from 'vue';
 import { xAt, type Laid } from '../engraving/layout';
 import { fractionValue } from '../support/fraction';
+import type { Naming } from './naming';
 import type { HarmonyData } from './useDesk';
 
-const props = defineProps<{ laid: Laid; harmonies: HarmonyData[] }>();
+const props = withDefaults(defineProps<{ laid: Laid; harmonies: HarmonyData[]; naming?: Naming }>(), { naming: 'both' });
 
 const LETTER = 7;
 
@@ -26,10 +27,10 @@ const labels = computed(() => {
 </script>
 
 <template>
-    <svg class="harmony" :viewBox="`0 0 ${laid.system.width} 30`" role="img" aria-label="Harmonies of this line">
+    <svg class="harmony" :viewBox="`0 0 ${laid.system.width} ${naming === 'both' ? 30 : 18}`" role="img" aria-label="Harmonies of this line">
         <g v-for="label in labels" :key="label.harmony.from" :class="{ continued: label.goesOn }">
-            <text class="name" :x="label.x" y="12">{{ label.name }}</text>
-            <text class="numeral" :x="label.x" y="26">{{ label.numeral }}</text>
+            <text v-if="naming !== 'numerals'" :class="['name', { fixed: label.harmony.fixed }]" :x="label.x" y="12">{{ label.name }}</text>
+            <text v-if="naming !== 'names'" class="numeral" :x="label.x" :y="naming === 'both' ? 26 : 13">{{ label.numeral }}</text>
         </g>
     </svg>
 </template>
@@ -48,6 +49,10 @@ const labels = computed(() => {
 .numeral {
     font: 12.5px var(--serif);
     fill: var(--heather);
+}
+
+.fixed {
+    text-decoration: underline;
 }
 
 .continued {

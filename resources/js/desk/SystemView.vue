@@ -3,8 +3,8 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { svgElement } from '../engraving/engraver';
 import { nearestSpot, type Laid } from '../engraving/layout';
 
-/** One engraved line; what stands under it, the lanes of the craft in front, comes from outside. */
-const props = defineProps<{ laid: Laid; cursor: number }>();
+/** One engraved line; what stands above and under it, the lanes of the craft in front, comes from outside. */
+const props = withDefaults(defineProps<{ laid: Laid; cursor: number; layers?: ReadonlyMap<string, string> | null }>(), { layers: null });
 
 const emit = defineEmits<{ select: [moment: number] }>();
 
@@ -20,9 +20,20 @@ onBeforeUnmount(() => observer.disconnect());
 async function show(): Promise<void> {
     await nextTick();
     sheet.value?.replaceChildren(...(near.value ? [svgElement(props.laid.system.svg)] : []));
+    tint();
+}
+
+/** Marks each note head with the layer it belongs to, for the stylesheet. */
+function tint(): void {
+    for (const note of sheet.value?.querySelectorAll<SVGElement>('g.note') ?? []) {
+        const layer = props.layers?.get(note.id);
+        if (layer === undefined) delete note.dataset['layer'];
+        else note.dataset['layer'] = layer;
+    }
 }
 
 watch([near, () => props.laid.system], show);
+watch(() => props.layers, tint);
 
 const spot = computed(() => props.laid.spots.find(({ moment }) => moment === props.cursor) ?? null);
 
@@ -38,6 +49,7 @@ watch(spot, (now) => now && root.value?.scrollIntoView({ block: 'nearest' }));
 <template>
     <section ref="root" class="system" @click="pick">
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
+        <slot v-if="near" name="above" />
         <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
         <slot v-if="near" />
         <div v-else class="lanes-placeholder" />

@@ -1,9 +1,9 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import * as edits from '../crafts/pedal/edits';
-import { fractionValue } from '../support/fraction';
+import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
 import type { Examination, Finding } from '../types/generated/examination';
-import type { BarNote, PedalMark, PlanDocument } from '../types/generated/plan';
+import type { BarNote, PedalMark, Place, PlanDocument } from '../types/generated/plan';
 import { begin, record, redo, undo } from './history';
 import { startSaving } from './saving';
 
@@ -24,6 +24,8 @@ export interface HarmonyData {
     to: string;
     name: string;
     numeral: string;
+    /** Named by the teacher. */
+    fixed?: boolean;
 }
 
 export interface DeskProps {
@@ -35,11 +37,18 @@ export interface DeskProps {
         measures: MeasureData[];
         moments: edits.Moment[];
         harmonies: HarmonyData[];
-        keys: { from: string; to: string; tonic: string; mode: string }[];
+        keys: { from: string; to: string; name: string }[];
+        /** From each quarter on, how much faster than at the beginning. */
+        tempos: { at: number; ratio: number }[];
+        /** Indexes of bars with repeats unfolded. */
+        playback: number[];
     };
     plan: PlanDocument;
     examination: Examination;
 }
+
+/** What the teacher reads otherwise. */
+export type ReadingMark = Extract<PlanDocument['marks'][number], { craft: 'reading' }>;
 
 type Window = { from: string; to: string };
 
@@ -61,6 +70,7 @@ export function useDesk(props: DeskProps) {
     const plan = computed(() => history.value.present);
     const examination = shallowRef<Examination>(props.examination);
     const cursor = ref(0);
+    const harmonies = shallowRef<HarmonyData[]>(props.score.harmonies);
     const draft = shallowRef<PedalMark[] | null>(null);
     const busy = ref('');
     const trouble = ref('');
@@ -69,6 +79,7 @@ export function useDesk(props: DeskProps) {
 
     const pedal = computed(() => draft.value ?? plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'));
     const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
+    const reading = computed(() => plan.value.marks.filter((mark): mark is ReadingMark => mark.craft === 'reading'));
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
     let asking = false;
@@ -97,7 +108,7 @@ export function useDesk(props: DeskProps) {
     }
 
     function document(marks: readonly PedalMark[]): PlanDocument {
-        return { ...plan.value, marks: [...marks, ...notes.value] };
+        return { ...plan.value, marks: [...marks, ...plan.value.marks.filter((mark) => mark.craft !== 'pedal')] };
     }
 
     function commit(document: PlanDocument): void {
@@ -164,6 +175,13 @@ export function useDesk(props: DeskProps) {
         }
     }
 
+    /** Puts what the teacher reads otherwise into the plan; blur follows the harmonies. */
+    function setReading(marks: ReadingMark[]): void {
+        const next = { ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'reading'), ...marks] };
+        commit(next);
+        void examine(next, null);
+    }
+
     function setTempo(tempo: number | null): void {
         const next = { ...plan.value, tempo };
         commit(next);
@@ -185,12 +203,18 @@ export function useDesk(props: DeskProps) {
     /** Where a new span ends by nature: with the harmony, at the latest at the end of the next bar. */
     function naturalEnd(moment: number): number {
         const time = times[moment] ?? 0;
-        const harmony = props.score.harmonies.find(({ from, to }) => fractionValue(from) <= time && time < fractionValue(to));
+        const harmony = harmonies.value.find(({ from, to }) => fractionValue(from) <= time && time < fractionValue(to));
         const end = harmony ? fractionValue(harmony.to) : Infinity;
         const found = times.findIndex(
             (other, index) => index > moment && (other >= end - 1e-9 || (moments[index]?.measure ?? 0) > (moments[moment]?.measure ?? 0) + 1),
         );
         return found < 0 ? moments.length - 1 : found;
+    }
+
+    /** The place of a time as plans write it; the very end belongs to the last bar. */
+    function placeAt(at: string): Place | null {
+        const bar = measures.findLast(({ start }) => fractionValue(start) <= fractionValue(at) + 1e-9);
+        return bar ? { measure: bar.id, offset: difference(at, bar.start) } : null;
     }
 
     function momentAt(at: string): number {
@@ -246,6 +270,8 @@ export function useDesk(props: DeskProps) {
         plan,
         pedal,
         notes,
+        reading,
+        harmonies,
         examination,
         cursor,
         measure,
@@ -265,10 +291,12 @@ export function useDesk(props: DeskProps) {
         redo: () => step(redo),
         suggest,
         setTempo,
+        setReading,
         setNote,
         setWords,
         naturalEnd,
         momentAt,
+        placeAt,
         remedy,
         moveTo,
         moveToMeasure,

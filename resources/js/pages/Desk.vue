@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Head, Link } from '@inertiajs/vue3';
+import { Head } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import CountInspector from '../crafts/count/CountInspector.vue';
 import CountLane from '../crafts/count/CountLane.vue';
@@ -13,12 +13,23 @@ import FootLine from '../crafts/pedal/FootLine.vue';
 import PedalInspector from '../crafts/pedal/PedalInspector.vue';
 import PedalTools from '../crafts/pedal/PedalTools.vue';
 import { pedalStrip } from '../crafts/pedal/strip';
+import { twins } from '../crafts/read/likeness';
+import PhraseArches from '../crafts/read/PhraseArches.vue';
+import ReadInspector from '../crafts/read/ReadInspector.vue';
+import ReadLane from '../crafts/read/ReadLane.vue';
+import ReadTools from '../crafts/read/ReadTools.vue';
+import { readStrip } from '../crafts/read/strip';
+import TwinBars from '../crafts/read/TwinBars.vue';
+import { useCorrections } from '../crafts/read/useCorrections';
+import { useReading } from '../crafts/read/useReading';
+import DeskHeader from '../desk/DeskHeader.vue';
+import DeskNotice from '../desk/DeskNotice.vue';
 import FormStrip from '../desk/FormStrip.vue';
 import HarmonyLane from '../desk/HarmonyLane.vue';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import SystemView from '../desk/SystemView.vue';
+import type { Naming } from '../desk/naming';
 import { useDesk, type DeskProps } from '../desk/useDesk';
-import type { SaveState } from '../desk/saving';
 import { layMoments, type Bar, type Laid } from '../engraving/layout';
 import { useEngraving } from '../engraving/useEngraving';
 import { fractionValue } from '../support/fraction';
@@ -53,14 +64,32 @@ const resize = new ResizeObserver(([entry]) => {
 onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
-const VIEWS = { count: 'Count', pedal: 'Pedal' } as const;
-const view = ref<keyof typeof VIEWS>('pedal');
+const VIEWS = { read: 'Read', count: 'Count', pedal: 'Pedal' } as const;
+type View = keyof typeof VIEWS;
+const view = ref<View>('pedal');
 const counting = useCounting(props.copy.id);
+const reader = useReading(props.copy.id);
+const reading = reader.reading;
+const naming = ref<Naming>('both');
+const corrections = useCorrections(desk, props.score, reading);
 
-function show(name: keyof typeof VIEWS): void {
+function show(name: View): void {
     view.value = name;
     if (name === 'count') void counting.ask(tempo.value);
+    if (name !== 'pedal') void reader.ask(desk.plan.value);
 }
+
+/** The views in working order. */
+function nextView(): void {
+    const names = Object.keys(VIEWS) as View[];
+    show(names[(names.indexOf(view.value) + 1) % names.length]!);
+}
+
+watch(desk.reading, () => void reader.ask(desk.plan.value));
+watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
+
+const layers = computed(() => (view.value === 'read' && reading.value ? new Map(reading.value.notes.map(({ id, layer }) => [id, layer])) : null));
+const alike = computed(() => new Set(twins(reading.value?.likenesses ?? [], desk.measure.value).map(({ measure }) => props.score.measures[measure]?.id ?? '')));
 
 function subdivide(syllables: number): void {
     counting.subdivision.value = syllables;
@@ -72,9 +101,11 @@ watch(tempo, () => {
 });
 
 const starts = props.score.measures.map((measure) => fractionValue(measure.start));
-const columns = computed(() =>
-    view.value === 'count' && counting.counting.value ? countStrip(starts.length, counting.counting.value) : pedalStrip(starts, desk.examination.value),
-);
+const columns = computed(() => {
+    if (view.value === 'count' && counting.counting.value) return countStrip(starts.length, counting.counting.value);
+    if (view.value === 'read' && reading.value) return readStrip(starts.length, reading.value, desk.measure.value);
+    return pedalStrip(starts, desk.examination.value);
+});
 
 /** Keys of every view. */
 function moves(byBar: boolean): Record<string, () => void> {
@@ -87,58 +118,42 @@ function moves(byBar: boolean): Record<string, () => void> {
         ArrowDown: bar(1),
         Home: () => desk.moveTo(0),
         End: () => desk.moveTo(props.score.moments.length),
-        v: () => show(view.value === 'pedal' ? 'count' : 'pedal'),
+        v: nextView,
         z: desk.undo,
         y: desk.redo,
         '?': () => (sheetOpen.value = true),
     };
 }
 
+const KEYS: Record<View, () => Record<string, () => void>> = { read: () => corrections.keys, count: () => ({}), pedal: () => pedalKeys(desk) };
+
 function onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (sheetOpen.value || target.closest('input, textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const held = event.ctrlKey || event.metaKey;
-    const keys = held
-        ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo }
-        : { ...moves(event.shiftKey), ...(view.value === 'pedal' ? pedalKeys(desk) : {}) };
+    const keys = held ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo } : { ...moves(event.shiftKey), ...KEYS[view.value]() };
     const run = (keys as Record<string, (() => void) | undefined>)[key];
     if (!run || event.altKey) return;
     event.preventDefault();
     run();
 }
-onMounted(() => window.addEventListener('keydown', onKey));
+onMounted(() => {
+    window.addEventListener('keydown', onKey);
+    const bar = Number(new URLSearchParams(window.location.search).get('bar') ?? NaN);
+    if (Number.isInteger(bar)) desk.moveToMeasure(bar);
+});
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
 function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
     dragEnd(desk, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value, mark, end, event);
 }
-
-const SAVE_WORDS: Record<SaveState, string> = {
-    saved: 'Saved',
-    pending: 'Saving …',
-    waiting: 'Server away: edits wait in this browser',
-    conflict: 'Changed elsewhere',
-    refused: 'Not accepted',
-};
 </script>
 
 <template>
     <Head :title="`${copy.title} for ${student.name}`" />
     <div class="desk">
-        <header class="top">
-            <Link href="/" class="home" aria-label="Back to the studio">Tarnwind</Link>
-            <div class="title">
-                <h1>{{ copy.title }}</h1>
-                <p>{{ student.name }} · {{ student.instrument }}{{ student.half_pedal ? '' : ' · pedal on and off only' }}</p>
-            </div>
-            <span :class="['save', desk.saving.state.value]" role="status">{{ SAVE_WORDS[desk.saving.state.value] }}</span>
-            <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
-            <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
-            <Link :href="`/copies/${copy.id}/blocks`" class="link">Block chords</Link>
-            <Link :href="`/copies/${copy.id}/print`" class="link">Marked copy</Link>
-            <a-button shape="circle" aria-label="Shortcuts" @click="sheetOpen = true">?</a-button>
-        </header>
+        <DeskHeader :desk="desk" :copy="copy" :student="student" @help="sheetOpen = true" />
 
         <div class="tools" role="toolbar" aria-label="Views and tools">
             <div class="views" role="group" aria-label="View">
@@ -156,30 +171,25 @@ const SAVE_WORDS: Record<SaveState, string> = {
                 />
             </label>
             <PedalTools v-if="view === 'pedal'" :desk="desk" :schools="schools" />
+            <ReadTools v-else-if="view === 'read'" :naming="naming" @name="(value) => (naming = value)" @phrase="corrections.togglePhrase()" />
             <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
-        <div v-if="desk.saving.state.value === 'conflict'" class="notice" role="alert">
-            <span>{{ desk.saving.message.value }} Nothing has been overwritten.</span>
-            <a-button size="small" @click="desk.loadNewer()">Show the newer state</a-button>
-            <a-button size="small" @click="desk.saving.overwrite()">Keep what I see</a-button>
-        </div>
-        <div v-else-if="desk.saving.state.value === 'waiting'" class="notice" role="alert">
-            {{ desk.saving.message.value }} Your edits are kept in this browser and will be sent again.
-        </div>
-        <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">
-            {{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.
-        </div>
-        <div v-else-if="desk.trouble.value || engravingTrouble || counting.trouble.value" class="notice" role="alert">
-            {{ desk.trouble.value || engravingTrouble || counting.trouble.value }}
-        </div>
+        <DeskNotice :desk="desk" :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value" />
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
                 <div ref="column" class="column">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
-                    <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" @select="desk.moveTo">
-                        <template v-if="view === 'pedal'">
+                    <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" :layers="layers" @select="desk.moveTo">
+                        <template v-if="view === 'read' && reading" #above><PhraseArches :laid="place" :reading="reading" /></template>
+                        <template v-if="view === 'read'">
+                            <template v-if="reading">
+                                <TwinBars :laid="place" :bars="alike" />
+                                <ReadLane :laid="place" :reading="reading" :naming="naming" :measures="score.measures" @jump="desk.moveToMeasure" />
+                            </template>
+                        </template>
+                        <template v-else-if="view === 'pedal'">
                             <FootLine
                                 :laid="place"
                                 :marks="marks"
@@ -189,7 +199,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
                                 @drag="drag"
                                 @open="(finding) => desk.moveTo(desk.momentAt(finding.at))"
                             />
-                            <HarmonyLane :laid="place" :harmonies="score.harmonies" />
+                            <HarmonyLane :laid="place" :harmonies="desk.harmonies.value" />
                         </template>
                         <CountLane v-else-if="counting.counting.value" :laid="place" :counting="counting.counting.value" />
                     </SystemView>
@@ -197,6 +207,8 @@ const SAVE_WORDS: Record<SaveState, string> = {
                 </div>
             </main>
             <PedalInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
+            <ReadInspector v-else-if="view === 'read' && reading" :desk="desk" :score="score" :reading="reading" :corrections="corrections" />
+            <p v-else-if="view === 'read'" class="engraving-note wait" role="status">Reading the score …</p>
             <CountInspector
                 v-else-if="counting.counting.value"
                 :counting="counting.counting.value"
@@ -217,64 +229,6 @@ const SAVE_WORDS: Record<SaveState, string> = {
     flex-direction: column;
     height: 100vh;
     height: 100dvh;
-}
-
-.top {
-    display: flex;
-    align-items: center;
-    gap: 14px;
-    padding: 8px 18px;
-    background: #1f3d47;
-    color: #f7f4ec;
-}
-
-.home {
-    font: 600 1.05rem var(--serif);
-    color: #f0d9a8;
-    text-decoration: none;
-}
-
-.title {
-    flex: 1;
-    min-width: 0;
-    display: flex;
-    align-items: baseline;
-    gap: 14px;
-}
-
-.title h1 {
-    font-size: 1.25rem;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
-}
-
-.title p {
-    margin: 0;
-    color: #cfdadb;
-    white-space: nowrap;
-}
-
-.save {
-    font-size: 0.93rem;
-    color: #cfdadb;
-}
-
-.save.waiting,
-.save.conflict,
-.save.refused {
-    color: #ffd38a;
-    font-weight: 600;
-}
-
-.link {
-    color: #f7f4ec;
-}
-
-.top :deep(button[disabled]) {
-    color: #93a5a8;
-    background: none;
-    border-color: #56717a;
 }
 
 .tools {
@@ -337,15 +291,6 @@ const SAVE_WORDS: Record<SaveState, string> = {
     width: 6px;
 }
 
-.notice {
-    display: flex;
-    gap: 12px;
-    align-items: center;
-    padding: 7px 18px;
-    background: #f6e3bd;
-    border-bottom: 1px solid #d8b878;
-}
-
 .middle {
     flex: 1;
     min-height: 0;
@@ -366,6 +311,10 @@ const SAVE_WORDS: Record<SaveState, string> = {
 .column {
     max-width: 1500px;
     margin: 0 auto;
+}
+
+.wait {
+    width: 320px;
 }
 
 .engraving-note {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
+import ScoreDrop from '../studio/ScoreDrop.vue';
 import type { PieceSummary } from '../studio/types';
 import { lengthInWords } from '../studio/words';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
@@ -12,7 +13,6 @@ const reading = ref<PieceSummary | null>(null);
 const title = ref('');
 const error = ref('');
 const busy = ref(false);
-const over = ref(false);
 const part = ref<string | undefined>();
 
 function form(): FormData {
@@ -37,18 +37,12 @@ async function read(): Promise<void> {
     }
 }
 
-function take(chosen: File | null | undefined): void {
-    if (!chosen) return;
+function take(chosen: File): void {
     file.value = chosen;
     reading.value = null;
     title.value = '';
     part.value = undefined;
     void read();
-}
-
-function drop(event: DragEvent): void {
-    over.value = false;
-    take(event.dataTransfer?.files[0]);
 }
 
 function choosePart(id: string): void {
@@ -82,11 +76,7 @@ const partOptions = computed(() => {
         <p class="quiet">
             A score as MusicXML: <em>.musicxml</em>, <em>.mxl</em> or <em>.xml</em>, up to 20 MB. It is read first; you decide whether to keep it.
         </p>
-        <label :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
-            <input class="visually-hidden" type="file" accept=".musicxml,.mxl,.xml" @change="take(($event.target as HTMLInputElement).files?.[0])" />
-            <strong>{{ file ? file.name : 'Drop a score here' }}</strong>
-            <span class="quiet">{{ file ? 'Drop or choose another one to replace it' : 'or click to choose a file' }}</span>
-        </label>
+        <ScoreDrop :file="file" @take="take" />
 
         <p v-if="busy" role="status">Reading the score …</p>
         <p v-if="error" class="error" role="alert">{{ error }}</p>
@@ -122,26 +112,6 @@ const partOptions = computed(() => {
 </template>
 
 <style scoped>
-.drop {
-    display: grid;
-    place-items: center;
-    gap: 4px;
-    padding: 44px;
-    background: var(--sheet);
-    border: 2px dashed #93a5a8;
-    border-radius: 10px;
-    cursor: pointer;
-}
-
-.drop:focus-within {
-    outline: 3px solid #3d8795;
-}
-
-.drop.over {
-    background: var(--lake-pale);
-    border-color: var(--lake);
-}
-
 .error {
     padding: 10px 14px;
     background: #f7e1da;

@@ -11,6 +11,8 @@ const props = defineProps<{
     engraving: string;
     downloads: { label: string; url: string }[];
     notes: { bar: string; text: string }[];
+    /** Other ways to see the same piece. */
+    siblings?: { label: string; url: string; current: boolean }[];
 }>();
 
 const pages = ref<string[]>([]);
@@ -36,6 +38,14 @@ function print(): void {
     <Head :title="`${copy.title}, ${subtitle}`" />
     <nav class="bar" aria-label="Sheet">
         <Link :href="`/copies/${copy.id}`">Back to the desk</Link>
+        <Link
+            v-for="sibling in siblings"
+            :key="sibling.url"
+            :href="sibling.url"
+            :class="['sibling', { current: sibling.current }]"
+            :aria-current="sibling.current ? 'page' : undefined"
+            >{{ sibling.label }}</Link
+        >
         <span class="gap" />
         <span>Download</span>
         <a v-for="{ label, url } in downloads" :key="url" :href="url" download>{{ label }}</a>
@@ -71,8 +81,19 @@ function print(): void {
     color: #cfdadb;
 }
 
-.bar a {
+.bar a:not(.current) {
     color: #f7f4ec;
+}
+
+.sibling {
+    padding: 2px 10px;
+    border-radius: 6px;
+    text-decoration: none;
+}
+
+.sibling.current {
+    color: #1f3d47;
+    background: #f7f4ec;
 }
 
 .gap {

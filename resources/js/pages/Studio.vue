@@ -48,6 +48,7 @@ function pedals(student: StudentItem): string {
                         <li v-for="copy in student.copies" :key="copy.id">
                             <Link :href="`/copies/${copy.id}`">{{ copy.title }}</Link>
                             <span class="side">
+                                <Link :href="`/copies/${copy.id}/portrait`">portrait</Link> ·
                                 <Link :href="`/copies/${copy.id}/print`">marked copy</Link>
                                 <a-popconfirm
                                     :title="`Take “${copy.title}” away from ${student.name}, with its plan?`"
@@ -103,6 +104,7 @@ function pedals(student: StudentItem): string {
                         <td>♩ = {{ piece.summary.tempo }}</td>
                         <td>{{ lengthInWords(piece.summary.seconds) }}</td>
                         <td class="end">
+                            <Link :href="`/pieces/${piece.id}/replacement`" class="corrected">Corrected file</Link>
                             <a-popconfirm
                                 :title="`Remove “${piece.title}” and every student's copy of it?`"
                                 ok-text="Remove"
@@ -220,6 +222,10 @@ p {
 
 .pieces tbody th {
     font: 600 1.02rem var(--serif);
+}
+
+.corrected {
+    margin-right: 12px;
 }
 
 .pieces .end {

@@ -2,6 +2,7 @@
 import { router, useForm } from '@inertiajs/vue3';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import type { Instrument, StudentItem } from './types';
+import { clicksFromRate, rateFromClicks } from './rates';
 
 const props = defineProps<{ student: StudentItem | null; instruments: Instrument[] }>();
 const emit = defineEmits<{ close: [] }>();
@@ -11,7 +12,15 @@ const form = useForm({
     instrument: props.student?.instrument ?? 'concert-grand',
     half_pedal: props.student?.half_pedal ?? true,
     sostenuto: props.student?.sostenuto ?? false,
+    run_rate: props.student?.run_rate ?? null,
+    repetition_rate: props.student?.repetition_rate ?? null,
 });
+
+/** As teachers measure it: the highest metronome mark at which four notes to a click are even. */
+const RATES = [
+    { field: 'run_rate', label: 'Quickest even run', hint: 'four notes of a scale to a click' },
+    { field: 'repetition_rate', label: 'Quickest repeated note', hint: 'four strokes of one key to a click' },
+] as const;
 
 function save(): void {
     const options = { preserveScroll: true, onSuccess: () => emit('close') };
@@ -42,6 +51,26 @@ function remove(): void {
             <ChoiceSelect id="student-instrument" :value="form.instrument" :options="instruments" @choose="(instrument) => (form.instrument = instrument)" />
             <a-checkbox v-model:checked="form.half_pedal">The pedal knows half pedal</a-checkbox>
             <a-checkbox v-model:checked="form.sostenuto">The middle pedal keeps single notes</a-checkbox>
+            <fieldset>
+                <legend>How quickly she or he plays evenly</legend>
+                <p class="quiet">Once measured, every piece says up to which tempo each bar can go. Let it be easy: stop before the arm tightens.</p>
+                <template v-for="{ field, label, hint } in RATES" :key="field">
+                    <label :for="`student-${field}`">{{ label }}</label>
+                    <span class="rate">
+                        <span>{{ hint }}, click at</span>
+                        <a-input-number
+                            :id="`student-${field}`"
+                            :value="clicksFromRate(form[field])"
+                            :min="10"
+                            :max="400"
+                            placeholder="–"
+                            @change="(value: unknown) => (form[field] = rateFromClicks(typeof value === 'number' ? value : null))"
+                        />
+                        <span v-if="form[field] !== null" class="quiet">{{ form[field]?.toFixed(1) }} a second</span>
+                    </span>
+                    <p v-if="form.errors[field]" class="error" role="alert">{{ form.errors[field] }}</p>
+                </template>
+            </fieldset>
             <a-popconfirm v-if="student" :title="`Remove ${student.name} and all copies?`" ok-text="Remove" cancel-text="Keep" @confirm="remove">
                 <a-button danger class="remove">Remove this student</a-button>
             </a-popconfirm>
@@ -57,6 +86,31 @@ function remove(): void {
 
 label {
     font-weight: 600;
+}
+
+fieldset {
+    display: grid;
+    gap: 4px;
+    margin: 6px 0 0;
+    padding: 10px 14px 12px;
+    border: 1px solid var(--line);
+    border-radius: 8px;
+}
+
+legend {
+    padding: 0 6px;
+    font-weight: 600;
+}
+
+fieldset p {
+    margin: 0;
+}
+
+.rate {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 8px;
 }
 
 .error {

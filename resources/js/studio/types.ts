@@ -5,6 +5,9 @@ export interface StudentItem {
     instrumentLabel: string;
     half_pedal: boolean;
     sostenuto: boolean;
+    /** Notes a second; null if not measured. */
+    run_rate: number | null;
+    repetition_rate: number | null;
     copies: { id: number; title: string; piece: number; revision: number }[];
 }
 

@@ -15,12 +15,11 @@ const from = computed(() => fractionValue(bar.value.start));
 const to = computed(() => from.value + fractionValue(bar.value.length));
 
 const key = computed(() => {
-    const area = props.score.keys.find((area) => fractionValue(area.to) > from.value);
-    return area ? `${area.tonic} ${area.mode}` : '';
+    return props.score.keys.find((area) => fractionValue(area.to) > from.value)?.name ?? '';
 });
 
 const harmonies = computed(() =>
-    props.score.harmonies
+    props.desk.harmonies.value
         .filter((harmony) => fractionValue(harmony.from) < to.value && fractionValue(harmony.to) > from.value)
         .map((harmony) => ({ ...harmony, where: fractionValue(harmony.from) < from.value ? 'goes on' : beat(fractionValue(harmony.from)) })),
 );

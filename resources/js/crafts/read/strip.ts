@@ -1,0 +1,17 @@
+import type { StripColumn } from '../../desk/strip';
+import type { ReadingDocument } from '../../types/generated/reading';
+import { twins } from './likeness';
+
+/** How full each bar is; a bar like the current one has a sign. */
+export function readStrip(bars: number, reading: ReadingDocument, current: number): StripColumn[] {
+    const counts = Array.from({ length: bars }, () => 0);
+    for (const { measure } of reading.notes) counts[measure] = (counts[measure] ?? 0) + 1;
+    const most = Math.max(1, ...counts);
+    const alike = new Set(twins(reading.likenesses, current).map((twin) => twin.measure));
+    return counts.map((count, index) => ({
+        height: count / most,
+        look: alike.has(index) ? 'veiled' : 'clear',
+        sign: alike.has(index) ? 'warning' : null,
+        says: `${reading.textures[index] ?? ''}${alike.has(index) ? ', like the current bar' : ''}`,
+    }));
+}
