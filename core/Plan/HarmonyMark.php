@@ -36,7 +36,7 @@ final readonly class HarmonyMark implements Mark
     public function carried(Matching $matching): ?self
     {
         $from = $matching->place($this->from);
-        $to = $matching->place($this->to);
+        $to = $matching->end($this->to, $this->from);
 
         return $from === null || $to === null ? null : new self($this->id, $from, $to, $this->root, $this->quality, $this->bass);
     }

@@ -23,6 +23,7 @@ final readonly class Matching
     private const GAP = 0.5;
 
     /**
+     * @param  list<string>  $before  ids of the old bars
      * @param  array<string, string>  $measures  old id to new id
      * @param  array<string, Measure>  $newMeasures  by new id
      * @param  array<string, string>  $notes  old id to new id
@@ -31,6 +32,7 @@ final readonly class Matching
      * @param  list<string>  $removed  printed numbers of old bars without a twin
      */
     private function __construct(
+        private array $before,
         private array $measures,
         private array $newMeasures,
         private array $notes,
@@ -56,7 +58,7 @@ final readonly class Matching
         $twins = array_flip($pairs);
 
         return new self(
-            $measures, array_column($after->measures, null, 'id'), $notes, $changed,
+            array_map(fn (Measure $measure): string => $measure->id, $before->measures), $measures, array_column($after->measures, null, 'id'), $notes, $changed,
             array_values(array_map(fn (Measure $m): string => $m->number, array_filter($after->measures, fn (Measure $m): bool => ! isset($twins[$m->index])))),
             array_values(array_map(fn (Measure $m): string => $m->number, array_filter($before->measures, fn (Measure $m): bool => ! isset($pairs[$m->index])))),
         );
@@ -76,6 +78,23 @@ final readonly class Matching
         $length = $this->newMeasures[$measure]->length;
 
         return new Place($measure, $length->isLessThan($place->offset) ? $length : $place->offset);
+    }
+
+    /**
+     * Where something ends that began at a place: in a bar that is gone, it ends with the last bar before it.
+     */
+    public function end(Place $end, Place $begin): ?Place
+    {
+        $first = array_search($begin->measure, $this->before, true);
+        $last = array_search($end->measure, $this->before, true);
+        for ($bar = $last; $first !== false && $bar !== false && $bar >= $first; $bar--) {
+            $twin = $this->measure($this->before[$bar]);
+            if ($twin !== null) {
+                return $bar === $last ? $this->place($end) : new Place($twin, $this->newMeasures[$twin]->length);
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -38,7 +38,7 @@ final readonly class PedalMark implements Mark
     public function carried(Matching $matching): ?self
     {
         $from = $matching->place($this->from);
-        $to = $matching->place($this->to);
+        $to = $matching->end($this->to, $this->from);
 
         return $from === null || $to === null ? null : new self($this->id, $this->dry, $from, $to, $this->depth, $this->origin, $this->words);
     }

@@ -52,7 +52,7 @@ final readonly class Portrait
             'Key and form' => [...self::keys($score, $reading), ...self::form($score, $reading, $numbers)],
             'Tempo, and what limits it' => self::tempo($score, $tempo, $counting, $rates, $numbers),
             'Texture' => self::textures($reading, $numbers),
-            'Hardest bars' => self::hardest($demands, $numbers),
+            'Hardest bars' => self::hardest($demands),
             'Unusual here' => Oddities::of($score, $reading, $counting, $tempo),
         ], $demands);
     }
@@ -177,10 +177,9 @@ final readonly class Portrait
 
     /**
      * @param  list<Demand>  $demands
-     * @param  list<string>  $numbers
      * @return list<Line>
      */
-    private static function hardest(array $demands, array $numbers): array
+    private static function hardest(array $demands): array
     {
         $values = array_map(fn (Demand $demand): float => $demand->value, $demands);
         sort($values);
@@ -189,7 +188,7 @@ final readonly class Portrait
         usort($hard, fn (Demand $a, Demand $b): int => $b->value <=> $a->value);
 
         return array_map(
-            fn (Demand $demand): Line => new Line("Bar {$numbers[$demand->measure]}: ".implode(', ', array_slice($demand->reasons, 0, self::REASONS)), $demand->measure),
+            fn (Demand $demand): Line => new Line(InWords::sentence(implode(', ', array_slice($demand->reasons, 0, self::REASONS))), $demand->measure),
             array_slice($hard, 0, self::HARDEST),
         );
     }

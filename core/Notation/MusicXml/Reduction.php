@@ -8,7 +8,7 @@ use DOMElement;
 use Tarnwind\Core\Score\Score;
 
 /**
- * A score with some of its notes only, engraved as before: the others become rests.
+ * A score with some of its notes only: they are held until the next of their voice, and the others become rests.
  */
 final class Reduction
 {
@@ -20,6 +20,9 @@ final class Reduction
 
     /** @var array<string, true> ids of kept notes at which a kept slur begins or ends, with "start" or "stop" */
     private array $slurs = [];
+
+    /** @var list<DOMElement> notes of the present bar that have become rests */
+    private array $silenced = [];
 
     /**
      * @param  list<string>  $notes  ids
@@ -73,6 +76,7 @@ final class Reduction
             }
         }
         $rests = $sounding = [];
+        $this->silenced = [];
         foreach ($groups as $group) {
             $voice = Xml::text($group[0], 'staff').'/'.Xml::text($group[0], 'voice');
             if ($this->reduceChord($group)) {
@@ -81,6 +85,7 @@ final class Reduction
                 $rests[$voice][] = $group[0];
             }
         }
+        Lengthening::of($measure, $this->silenced);
         foreach ($rests as $voice => $notes) {
             $staff = explode('/', (string) $voice)[0];
             $others = array_filter(array_keys($sounding + $rests), fn (string|int $other): bool => (string) $other !== (string) $voice && explode('/', (string) $other)[0] === $staff);
@@ -117,6 +122,7 @@ final class Reduction
                 $measure?->removeChild($lead);
             } else {
                 $this->silence($lead);
+                $this->silenced[] = $lead;
             }
 
             return false;

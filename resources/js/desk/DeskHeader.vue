@@ -26,7 +26,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
         <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
         <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
         <Link :href="`/copies/${copy.id}/portrait`" class="link">Portrait</Link>
-        <Link :href="`/copies/${copy.id}/reduced/blocks`" class="link">Less of it</Link>
+        <Link :href="`/copies/${copy.id}/reduced/blocks`" class="link">Reductions</Link>
         <Link :href="`/copies/${copy.id}/print`" class="link">Marked copy</Link>
         <a-button shape="circle" aria-label="Shortcuts" @click="$emit('help')">?</a-button>
     </header>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { StripColumn } from './strip';
+import type { StripColumn, StripSection } from './strip';
 import type { MeasureData } from './useDesk';
 
-const props = defineProps<{ measures: MeasureData[]; columns: StripColumn[]; current: number }>();
+const props = withDefaults(defineProps<{ measures: MeasureData[]; columns: StripColumn[]; current: number; sections?: StripSection[] }>(), {
+    sections: () => [],
+});
 const emit = defineEmits<{ jump: [measure: number] }>();
 
 const HEIGHT = 26;
@@ -13,31 +15,66 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
 
 <template>
     <nav class="strip" aria-label="The whole piece, bar by bar">
-        <button
-            v-for="(column, index) in columns"
-            :key="index"
-            type="button"
-            :class="['bar', { current: index === current }]"
-            :aria-label="`Bar ${measures[index]?.number}: ${column.says}`"
-            :aria-current="index === current"
-            tabindex="-1"
-            @click="emit('jump', index)"
-        >
-            <span v-if="column.sign" :class="['sign', column.sign]" />
-            <span :class="['column', `tint-${column.look}`]" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
-            <span class="number">{{ index % every === 0 || index === current ? measures[index]?.number : '' }}</span>
-        </button>
+        <div v-if="sections.length > 0" class="sections">
+            <button
+                v-for="section in sections"
+                :key="section.from"
+                type="button"
+                :style="{ flexGrow: section.to - section.from }"
+                :aria-label="`Section ${section.letter}`"
+                tabindex="-1"
+                @click="emit('jump', section.from)"
+            >
+                {{ section.letter }}
+            </button>
+        </div>
+        <div class="bars">
+            <button
+                v-for="(column, index) in columns"
+                :key="index"
+                type="button"
+                :class="['bar', { current: index === current }]"
+                :aria-label="`Bar ${measures[index]?.number}: ${column.says}`"
+                :aria-current="index === current"
+                tabindex="-1"
+                @click="emit('jump', index)"
+            >
+                <span v-if="column.sign" :class="['sign', column.sign]" />
+                <span :class="['column', `tint-${column.look}`]" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
+                <span class="number">{{ index % every === 0 || index === current ? measures[index]?.number : '' }}</span>
+            </button>
+        </div>
     </nav>
 </template>
 
 <style scoped>
 .strip {
-    display: flex;
-    align-items: flex-end;
-    gap: 1px;
     padding: 6px 16px 2px;
     background: var(--sheet);
     border-top: 1px solid var(--line);
+}
+
+.sections {
+    display: flex;
+    gap: 2px;
+}
+
+.bars {
+    display: flex;
+    align-items: flex-end;
+    gap: 1px;
+}
+
+.sections button {
+    flex: 1 1 0;
+    min-width: 0;
+    padding: 0;
+    font: 600 13px/17px var(--serif);
+    color: var(--lake);
+    background: var(--lake-pale);
+    border: 0;
+    border-radius: 3px;
+    cursor: pointer;
 }
 
 .bar {

@@ -2,36 +2,68 @@
 defineProps<{ open: boolean }>();
 defineEmits<{ close: [] }>();
 
-const KEYS: [string[], string][] = [
-    [['←', '→'], 'previous and next moment'],
-    [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
-    [['V'], 'other view: pedal, count'],
-    [['S'], 'suggest a pedal; your own marks stay'],
-    [['C'], 'pedal changes, or goes down, here'],
-    [['L'], 'pedal comes up here'],
-    [['['], 'end of this pedal one moment earlier'],
-    [[']'], 'end of this pedal one moment later'],
-    [['H'], 'half pedal, or full again'],
-    [['N'], 'no pedal here, by intention'],
-    [['X'], 'take this pedal mark out; the one before goes on'],
-    [['E'], 'write a note for the student at this bar'],
-    [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
-    [['?'], 'this sheet'],
+type Row = [keys: string[], what: string];
+
+const GROUPS: { title: string; rows: Row[] }[] = [
+    {
+        title: 'Everywhere',
+        rows: [
+            [['←', '→'], 'previous and next moment'],
+            [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
+            [['V'], 'next view: read, count, pedal'],
+            [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
+            [['?'], 'this sheet'],
+        ],
+    },
+    {
+        title: 'Read',
+        rows: [
+            [['B'], 'a phrase begins here, or does not'],
+            [['K'], 'next note of the chord, from the top down'],
+            [['1', '2', '3', '4'], 'this note is melody, bass, inner line, filling'],
+            [['R', 'L'], 'right or left hand plays this note'],
+        ],
+    },
+    {
+        title: 'Count',
+        rows: [
+            [['T'], 'start or stop tapping along'],
+            [['Space'], 'tap'],
+        ],
+    },
+    {
+        title: 'Pedal',
+        rows: [
+            [['S'], 'suggest a pedal; your own marks stay'],
+            [['C'], 'pedal changes, or goes down, here'],
+            [['L'], 'pedal comes up here'],
+            [['[', ']'], 'end of this pedal one moment earlier or later'],
+            [['H'], 'half pedal, or full again'],
+            [['N'], 'no pedal here, by intention'],
+            [['X'], 'take this pedal mark out; the one before goes on'],
+            [['E'], 'write a note for the student at this bar'],
+        ],
+    },
 ];
 </script>
 
 <template>
-    <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="560px" @cancel="$emit('close')">
-        <table class="keys">
-            <tbody>
-                <tr v-for="[keys, what] in KEYS" :key="what">
-                    <th scope="row">
-                        <kbd v-for="key in keys" :key="key">{{ key }}</kbd>
-                    </th>
-                    <td>{{ what }}</td>
-                </tr>
-            </tbody>
-        </table>
+    <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="880px" @cancel="$emit('close')">
+        <div class="groups">
+            <section v-for="group in GROUPS" :key="group.title">
+                <h3>{{ group.title }}</h3>
+                <table class="keys">
+                    <tbody>
+                        <tr v-for="[keys, what] in group.rows" :key="what">
+                            <th scope="row">
+                                <kbd v-for="key in keys" :key="key">{{ key }}</kbd>
+                            </th>
+                            <td>{{ what }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </section>
+        </div>
         <h3>What the lines say</h3>
         <ul class="legend">
             <li>
@@ -76,6 +108,15 @@ const KEYS: [string[], string][] = [
 </template>
 
 <style scoped>
+.groups {
+    columns: 2;
+    column-gap: 30px;
+}
+
+.groups section {
+    break-inside: avoid;
+}
+
 .keys {
     border-collapse: collapse;
 }

@@ -43,7 +43,13 @@ function pick(event: MouseEvent): void {
     if (found) emit('select', found.moment);
 }
 
-watch(spot, (now) => now && root.value?.scrollIntoView({ block: 'nearest' }));
+function reveal(): void {
+    if (spot.value) root.value?.scrollIntoView({ block: 'nearest' });
+}
+
+watch(spot, reveal);
+// The desk may have been opened at a later bar.
+onMounted(reveal);
 </script>
 
 <template>

@@ -1,3 +1,11 @@
+/** A part of the form above the strip. */
+export interface StripSection {
+    letter: string;
+    /** Indexes of bars; `to` is past the last. */
+    from: number;
+    to: number;
+}
+
 /** A bar of the form strip, as the craft in front sees it. */
 export interface StripColumn {
     /** 0 to 1. */

@@ -5,6 +5,8 @@ import CountInspector from '../crafts/count/CountInspector.vue';
 import CountLane from '../crafts/count/CountLane.vue';
 import CountTools from '../crafts/count/CountTools.vue';
 import { countStrip } from '../crafts/count/strip';
+import TapAlong from '../crafts/count/TapAlong.vue';
+import { useTapAlong } from '../crafts/count/useTapAlong';
 import { useCounting } from '../crafts/count/useCounting';
 import { pedalKeys } from '../crafts/pedal/actions';
 import { dragEnd } from '../crafts/pedal/drag';
@@ -18,7 +20,7 @@ import PhraseArches from '../crafts/read/PhraseArches.vue';
 import ReadInspector from '../crafts/read/ReadInspector.vue';
 import ReadLane from '../crafts/read/ReadLane.vue';
 import ReadTools from '../crafts/read/ReadTools.vue';
-import { readStrip } from '../crafts/read/strip';
+import { readStrip, stripSections } from '../crafts/read/strip';
 import TwinBars from '../crafts/read/TwinBars.vue';
 import { useCorrections } from '../crafts/read/useCorrections';
 import { useReading } from '../crafts/read/useReading';
@@ -85,10 +87,14 @@ function nextView(): void {
     show(names[(names.indexOf(view.value) + 1) % names.length]!);
 }
 
-watch(desk.reading, () => void reader.ask(desk.plan.value));
+watch(desk.reading, (marks) => {
+    if (reading.value || marks.length > 0) void reader.ask(desk.plan.value);
+});
 watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
 
-const layers = computed(() => (view.value === 'read' && reading.value ? new Map(reading.value.notes.map(({ id, layer }) => [id, layer])) : null));
+const layers = computed(() =>
+    view.value === 'read' && reading.value ? new Map(reading.value.notes.flatMap(({ pieces, layer }) => pieces.map((id) => [id, layer]))) : null,
+);
 const alike = computed(() => new Set(twins(reading.value?.likenesses ?? [], desk.measure.value).map(({ measure }) => props.score.measures[measure]?.id ?? '')));
 
 function subdivide(syllables: number): void {
@@ -125,7 +131,13 @@ function moves(byBar: boolean): Record<string, () => void> {
     };
 }
 
-const KEYS: Record<View, () => Record<string, () => void>> = { read: () => corrections.keys, count: () => ({}), pedal: () => pedalKeys(desk) };
+const tapping = useTapAlong(desk, props.score, tempo, counting.counting, reading);
+
+const KEYS: Record<View, () => Record<string, (event: KeyboardEvent) => void>> = {
+    read: () => corrections.keys,
+    count: () => tapping.keys,
+    pedal: () => pedalKeys(desk),
+};
 
 function onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
@@ -133,15 +145,18 @@ function onKey(event: KeyboardEvent): void {
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const held = event.ctrlKey || event.metaKey;
     const keys = held ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo } : { ...moves(event.shiftKey), ...KEYS[view.value]() };
-    const run = (keys as Record<string, (() => void) | undefined>)[key];
+    const run = (keys as Record<string, ((event: KeyboardEvent) => void) | undefined>)[key];
     if (!run || event.altKey) return;
     event.preventDefault();
-    run();
+    run(event);
 }
 onMounted(() => {
     window.addEventListener('keydown', onKey);
-    const bar = Number(new URLSearchParams(window.location.search).get('bar') ?? NaN);
+    const asked = new URLSearchParams(window.location.search);
+    const bar = Number(asked.get('bar') ?? NaN);
     if (Number.isInteger(bar)) desk.moveToMeasure(bar);
+    const wanted = (Object.keys(VIEWS) as View[]).find((name) => name === asked.get('view'));
+    if (wanted) show(wanted);
 });
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
@@ -215,10 +230,18 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                 :measures="score.measures"
                 :measure="desk.measure.value"
                 @jump="desk.moveToMeasure"
-            />
+            >
+                <TapAlong :tapping="tapping" :hands="reading !== null" />
+            </CountInspector>
         </div>
 
-        <FormStrip :measures="score.measures" :columns="columns" :current="desk.measure.value" @jump="desk.moveToMeasure" />
+        <FormStrip
+            :measures="score.measures"
+            :columns="columns"
+            :sections="view === 'read' && reading ? stripSections(starts, reading) : []"
+            :current="desk.measure.value"
+            @jump="desk.moveToMeasure"
+        />
         <ShortcutSheet :open="sheetOpen" @close="sheetOpen = false" />
     </div>
 </template>

@@ -21,7 +21,7 @@ const props = defineProps<{
 
 const groups = computed(() => props.portrait.groups.filter(({ lines }) => lines.length > 0));
 const every = computed(() => Math.max(1, Math.ceil(props.numbers.length / 32)));
-const desk = (measure: number): string => `/copies/${props.copy.id}?bar=${measure}`;
+const desk = (measure: number): string => `/copies/${props.copy.id}?bar=${measure}&view=read`;
 </script>
 
 <template>

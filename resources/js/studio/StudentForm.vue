@@ -60,7 +60,7 @@ function remove(): void {
                         <span>{{ hint }}, click at</span>
                         <a-input-number
                             :id="`student-${field}`"
-                            :value="clicksFromRate(form[field])"
+                            :value="clicksFromRate(form[field]) ?? ''"
                             :min="10"
                             :max="400"
                             placeholder="–"

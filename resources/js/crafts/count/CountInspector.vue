@@ -15,6 +15,9 @@ const spoken = computed(() => props.counting.bars[props.measure]?.spoken ?? '');
 const crosses = computed(() => props.counting.cross_rhythms.filter((cross) => cross.measure === props.measure));
 const here = computed(() => props.counting.hazards.filter((hazard) => hazard.measure === props.measure));
 
+const limit = computed(() => props.counting.limits.find(({ measure }) => measure === props.measure) ?? null);
+const hardest = computed(() => (props.counting.limit?.tempo ? props.counting.limit : null));
+
 const NAMES: Record<Hazard['kind'], string> = {
     'up-beat': 'Up-beat',
     'cross-rhythm': 'Cross-rhythm',
@@ -48,6 +51,18 @@ function where(hazard: Hazard): string {
             <h3>Count</h3>
             <p class="spoken">{{ spoken }}</p>
         </section>
+        <section v-if="limit">
+            <h3>Quickest here</h3>
+            <p>
+                {{ limit.rate }} {{ limit.kind === 'run' ? 'notes' : 'strokes of one key' }} a second.
+                <template v-if="limit.tempo !== null">At the measured rate this bar goes up to ♩ = {{ limit.tempo }}.</template>
+            </p>
+            <p v-if="hardest" class="quiet">
+                The whole piece goes up to ♩ = {{ hardest.tempo }}, limited by
+                <button type="button" @click="emit('jump', hardest.measure)">bar {{ measures[hardest.measure]?.number }}</button>
+            </p>
+        </section>
+        <slot />
         <section v-if="crosses.length > 0">
             <h3>Cross-rhythm</h3>
             <CrossGrid v-for="cross in crosses" :key="cross.from" :cross="cross" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import { printed } from '../../support/names';
 import type { ReadHarmony } from '../../types/generated/reading';
 import type { ChordName } from './edits';
 
@@ -14,12 +15,10 @@ const bass = ref(props.harmony.bass ?? '');
 
 const NAMES = ['C', 'C#', 'Db', 'D', 'D#', 'Eb', 'E', 'F', 'F#', 'Gb', 'G', 'G#', 'Ab', 'A', 'A#', 'Bb', 'B', 'Cb'];
 
-const spoken = (name: string): string => name.replace('#', '♯').replace(/(.)b$/, '$1♭');
-
 /** A list of names that holds the present one, however it is spelled. */
 function choices(present: string): { value: string; label: string }[] {
     const names = present === '' || NAMES.includes(present) ? NAMES : [...NAMES, present];
-    return names.map((name) => ({ value: name, label: spoken(name) }));
+    return names.map((name) => ({ value: name, label: printed(name) }));
 }
 
 const QUALITIES: { value: ReadHarmony['quality']; label: string }[] = [

@@ -1,5 +1,6 @@
-import type { StripColumn } from '../../desk/strip';
+import type { StripColumn, StripSection } from '../../desk/strip';
 import type { ReadingDocument } from '../../types/generated/reading';
+import { fractionValue } from '../../support/fraction';
 import { twins } from './likeness';
 
 /** How full each bar is; a bar like the current one has a sign. */
@@ -14,4 +15,17 @@ export function readStrip(bars: number, reading: ReadingDocument, current: numbe
         sign: alike.has(index) ? 'warning' : null,
         says: `${reading.textures[index] ?? ''}${alike.has(index) ? ', like the current bar' : ''}`,
     }));
+}
+
+/**
+ * The sections by bar; an up-beat belongs to the bar after it.
+ *
+ * @param starts quarters at the beginning of each bar
+ */
+export function stripSections(starts: readonly number[], reading: ReadingDocument): StripSection[] {
+    const firsts = reading.sections.map(({ from }) => {
+        const found = starts.findIndex((start) => start >= fractionValue(from) - 1e-9);
+        return found < 0 ? starts.length - 1 : found;
+    });
+    return reading.sections.map(({ letter }, index) => ({ letter, from: firsts[index]!, to: firsts[index + 1] ?? starts.length }));
 }

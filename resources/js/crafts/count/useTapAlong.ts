@@ -1,0 +1,114 @@
+import { computed, onBeforeUnmount, ref, shallowRef, type Ref } from 'vue';
+import type { Desk, DeskProps } from '../../desk/useDesk';
+import { fractionValue } from '../../support/fraction';
+import type { Counting } from '../../types/generated/counting';
+import type { ReadingDocument } from '../../types/generated/reading';
+import { startMetronome, type Metronome } from './metronome';
+import { match, placesOf, schedule, type Schedule, type TapBar, type TapResult, type TapWhat } from './tapping';
+
+/** Time after the last bar in which a late tap still counts. */
+const AFTER = 300;
+
+/** Tapping along with a metronome from the selected bar on, in the order of playing. */
+export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<number>, counting: Ref<Counting | null>, reading: Ref<ReadingDocument | null>) {
+    const what = ref<TapWhat>('beats');
+    const bars = ref(2);
+    /** ms since the first click; null while nothing runs. */
+    const position = ref<number | null>(null);
+    const plan = shallowRef<Schedule | null>(null);
+    const result = shallowRef<TapResult | null>(null);
+    const count = ref(0);
+    let metronome: Metronome | null = null;
+    let taps: number[] = [];
+    let frame = 0;
+
+    const range = computed<TapBar[]>(() => {
+        const first = score.playback.indexOf(desk.measure.value);
+        const order = first < 0 ? [desk.measure.value] : score.playback.slice(first, first + bars.value);
+        return order.map((index) => {
+            const { number, start, length, beat, origin } = score.measures[index]!;
+            return { index, number, start: fractionValue(start), length: fractionValue(length), beat: fractionValue(beat), origin: fractionValue(origin) };
+        });
+    });
+
+    function qpm(quarters: number): number {
+        return tempo.value * (score.tempos.findLast(({ at }) => at <= quarters + 1e-9)?.ratio ?? 1);
+    }
+
+    /** Where notes are struck in a bar, by one hand or by both. */
+    function struck(bar: number, hand: 'left' | 'right' | null): number[] {
+        const hands = hand === null ? null : new Map(reading.value?.notes.map((note) => [note.id, note.hand]));
+        return score.moments
+            .filter(({ measure, notes }) => measure === bar && notes.some((note) => hands === null || hands.get(note) === hand))
+            .map(({ at }) => fractionValue(at));
+    }
+
+    function start(): void {
+        stop();
+        plan.value = schedule(range.value, qpm, placesOf(what.value, counting.value?.bars ?? [], struck));
+        result.value = null;
+        taps = [];
+        count.value = 0;
+        metronome = startMetronome(plan.value.clicks);
+        follow();
+    }
+
+    function follow(): void {
+        if (!metronome || !plan.value) return;
+        position.value = metronome.since(performance.now());
+        if (position.value > plan.value.end + AFTER) finish();
+        else frame = requestAnimationFrame(follow);
+    }
+
+    function finish(): void {
+        if (plan.value) result.value = match(plan.value.targets, taps);
+        stop();
+    }
+
+    function stop(): void {
+        cancelAnimationFrame(frame);
+        metronome?.stop();
+        metronome = null;
+        position.value = null;
+    }
+
+    /** @param now time of the tap as `performance.now()` has it */
+    function tap(now: number): void {
+        if (!metronome) return;
+        const ms = metronome.since(now);
+        const first = plan.value?.targets[0]?.ms ?? 0;
+        // Taps along with the count-in are welcome and count for nothing.
+        if (ms < first - AFTER) return;
+        taps.push(ms);
+        count.value = taps.length;
+    }
+
+    /** The beat that is heard now. */
+    const beat = computed(() => plan.value?.clicks.findLast(({ ms }) => position.value !== null && ms <= position.value) ?? null);
+
+    /** The keys of the view while it is in front. */
+    const keys: Record<string, (event: KeyboardEvent) => void> = {
+        t: () => (position.value === null ? start() : stop()),
+        ' ': (event) => event.repeat || tap(event.timeStamp),
+    };
+
+    onBeforeUnmount(stop);
+
+    return {
+        what,
+        choose: (value: TapWhat) => void (what.value = value),
+        bars,
+        chooseBars: (value: number) => void (bars.value = value),
+        range,
+        result,
+        count,
+        beat,
+        start,
+        stop,
+        tap,
+        keys,
+        running: computed(() => position.value !== null),
+    };
+}
+
+export type TapAlong = ReturnType<typeof useTapAlong>;
