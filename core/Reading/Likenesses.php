@@ -54,19 +54,28 @@ final class Likenesses
     {
         $finder = new self($score, $hands);
         $found = $finder->repeats();
-        $covered = [];
-        foreach ($found as $likeness) {
-            for ($bar = $likeness->from; $bar < $likeness->from + $likeness->length; $bar++) {
-                $covered[$bar] = true;
-            }
-        }
-        $found = [...$found, ...$finder->moved(null, $covered)];
+        $found = [...$found, ...$finder->moved(null, self::covered($found))];
+        $covered = self::covered($found);
         foreach ($score->staves() > 1 ? Hand::cases() : [] as $hand) {
             $found = [...$found, ...$finder->moved($hand, $covered)];
         }
         usort($found, fn (Likeness $a, Likeness $b): int => $a->from <=> $b->from);
 
         return $found;
+    }
+
+    /**
+     * @param  list<Likeness>  $likenesses
+     * @return array<int, true> by bar
+     */
+    private static function covered(array $likenesses): array
+    {
+        $covered = [];
+        foreach ($likenesses as $likeness) {
+            $covered += array_fill($likeness->from, $likeness->length, true);
+        }
+
+        return $covered;
     }
 
     /**

@@ -58,6 +58,23 @@ final class Corpus
     }
 
     /**
+     * What tonal calls chords.
+     *
+     * @param  list<list<string>>  $chords  note names from the bass up
+     * @return list<list<string>> possible names of each
+     */
+    public static function chordNames(array $chords): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'chords');
+        file_put_contents($path, json_encode($chords, JSON_THROW_ON_ERROR));
+        try {
+            return array_map(fn (string $line): array => json_decode($line, true, 8, JSON_THROW_ON_ERROR), self::node('chord-names.mjs', [], $path));
+        } finally {
+            unlink($path);
+        }
+    }
+
+    /**
      * Complaints of the W3C schema of MusicXML 3.0; none if the document is valid.
      *
      * @return list<string>
@@ -78,12 +95,13 @@ final class Corpus
 
     /**
      * @param  list<string>  $arguments
+     * @param  string  $input  path of what is read from stdin
      * @return list<string> lines of output
      */
-    private static function node(string $script, array $arguments): array
+    private static function node(string $script, array $arguments, string $input = '/dev/null'): array
     {
         $command = implode(' ', array_map(escapeshellarg(...), ['node', __DIR__."/$script", ...$arguments]));
-        exec("$command 2>/dev/null", $lines, $status);
+        exec("$command 2>/dev/null <".escapeshellarg($input), $lines, $status);
         if ($status !== 0) {
             throw new RuntimeException("$script failed.");
         }

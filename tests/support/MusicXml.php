@@ -72,6 +72,38 @@ final class MusicXml
         return "<backup><duration>$duration</duration></backup>";
     }
 
+    /**
+     * A line of notes with their lengths in sixteenths: "C4:4 D4:2 E4+G4:2 -:8", where - is a rest.
+     */
+    public static function line(string $notes, int $staff = 1, string $voice = '1'): string
+    {
+        $line = '';
+        foreach (explode(' ', $notes) as $note) {
+            [$chord, $length] = explode(':', $note);
+            foreach (explode('+', $chord) as $index => $pitch) {
+                $line .= self::note($pitch === '-' ? '' : $pitch, (int) $length, $index === 0 ? '' : '<chord/>', '', $staff, $voice);
+            }
+        }
+
+        return $line;
+    }
+
+    /**
+     * A piece for two hands, bar by bar.
+     *
+     * @param  list<array{string, string}>  $bars  lines of right and left hand
+     */
+    public static function piano(array $bars, string $time = '4/4', int $fifths = 0): string
+    {
+        [$beats, $type] = explode('/', $time);
+        $length = intdiv(16 * (int) $beats, (int) $type);
+
+        return self::part(...array_map(
+            fn (array $bar, int $index): string => ($index === 0 ? self::attributes(4, $time, $fifths, 2) : '').self::line($bar[0]).self::backup($length).self::line($bar[1], 2, '5'),
+            $bars, array_keys($bars),
+        ));
+    }
+
     public static function score(string $xml, ?string $part = null): Score
     {
         return ScoreReader::read(Document::open($xml), $part);

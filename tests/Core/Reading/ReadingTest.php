@@ -6,7 +6,9 @@ use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Key;
 use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
+use Tarnwind\Core\Score\Score;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
@@ -86,18 +88,50 @@ it('gives roman numerals in the key, with dominants of other degrees named as su
         ->and($numerals('lantern-on-the-water'))->toContain('V65/vi')->toContain('iv');
 });
 
-it('finds the main key that signature and last bass state', function (string $name, string $key): void {
-    $score = MusicXml::score((string) file_get_contents(Corpus::path($name)));
+/**
+ * The key that the last signature and the last bass note state together; null where the bass is no tonic of it.
+ */
+function statedKey(Score $score): ?string
+{
+    $sounding = array_filter($score->notes, fn (Note $note): bool => ! $note->grace);
+    usort($sounding, fn (Note $a, Note $b): int => $b->end()->compareTo($a->end()) ?: $a->midi <=> $b->midi);
+    $signature = $score->measures[count($score->measures) - 1]->fifths + $sounding[0]->transposition();
+
+    return match ($sounding[0]->fifths()) {
+        $signature => Pitch::nameAtFifths($signature).' major',
+        $signature + 3 => Pitch::nameAtFifths($signature + 3).' minor',
+        default => null,
+    };
+}
+
+/** The key that holds for most of a piece. */
+function mainKey(Score $score): string
+{
     $weights = [];
     foreach (Reading::of($score)->keys as $area) {
         $weights[(string) $area->key] = ($weights[(string) $area->key] ?? 0) + $area->to->minus($area->from)->toFloat();
     }
     arsort($weights);
 
-    expect(array_key_first($weights))->toBe($key);
+    return (string) array_key_first($weights);
+}
+
+it('finds the main key that signature and last bass state', function (string $name): void {
+    $exceptions = [
+        // The opening of a longer piece: it begins in C minor and has come to E flat where the sample ends.
+        'FaurReveSample.xml' => 'C minor',
+        // A single line in a mode on A, whose last strain ends on its third.
+        'Saltarello.xml' => 'A minor',
+    ];
+    $score = MusicXml::score((string) file_get_contents(Corpus::path($name)));
+    expect(mainKey($score))->toBe($exceptions[$name] ?? statedKey($score));
+})->with(fn (): array => array_keys(array_filter(Corpus::files('xml'), fn (string $path): bool => statedKey(MusicXml::score((string) file_get_contents($path))) !== null)));
+
+it('finds the main key of samples that end elsewhere', function (string $name, string $key): void {
+    expect(mainKey(MusicXml::score((string) file_get_contents(Corpus::path($name)))))->toBe($key);
 })->with([
-    ['BeetAnGeSample.xml', 'Eb major'], ['MozaChloSample.xml', 'Eb major'], ['SchbAvMaSample.xml', 'Bb major'],
-    ['MozartPianoSonata.xml', 'A major'], ['FaurReveSample.xml', 'C minor'], ['MozartTrio.xml', 'A major'],
+    ['MozaChloSample.xml', 'Eb major'], ['SchbAvMaSample.xml', 'Bb major'], ['MozartPianoSonata.xml', 'A major'], ['MozartTrio.xml', 'A major'],
+    ['MahlFaGe4Sample.xml', 'E minor'], ['MozaVeilSample.xml', 'G major'], ['Telemann.xml', 'D major'],
 ]);
 
 it('covers the whole piece without gaps', function (string $name): void {
