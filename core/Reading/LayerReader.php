@@ -28,6 +28,9 @@ final class LayerReader
 
     private const LOWER_STAFF = 0.35;
 
+    /** What is on top accompanies for certain if it sings no more than this. */
+    private const ACCOMPANIES = -1.0;
+
     private const FIGURE = 1.8;
 
     private const REPEATED = 1.6;
@@ -78,6 +81,7 @@ final class LayerReader
             foreach ($streams as $voice => $stream) {
                 $scores[$bar][$voice] = $this->song($stream);
             }
+            $scores[$bar] = $this->underAccompaniment($streams, $scores[$bar]);
         }
         foreach ($this->streams as $bar => $streams) {
             $this->layBar($bar, $streams, $scores);
@@ -117,6 +121,29 @@ final class LayerReader
         if ($melody !== null) {
             $this->doubleMelody($melody, $streams);
         }
+    }
+
+    /**
+     * Where what lies on top only accompanies, a line under it is not held back for lying low.
+     *
+     * @param  array<string, Stream>  $streams
+     * @param  array<string, float>  $scores
+     * @return array<string, float>
+     */
+    private function underAccompaniment(array $streams, array $scores): array
+    {
+        foreach ($streams as $voice => $stream) {
+            if ($this->isOnTop($stream) && $scores[$voice] > self::ACCOMPANIES) {
+                return $scores;
+            }
+        }
+        foreach ($streams as $voice => $stream) {
+            if ($stream->staff > 1 && count($stream->strokes) > 2 && $stream->chordShare() < 0.3 && $stream->stepShare() >= 0.5) {
+                $scores[$voice] += self::LOWER_STAFF;
+            }
+        }
+
+        return $scores;
     }
 
     /**

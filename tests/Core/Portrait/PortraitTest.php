@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Count\Counting;
+use Tarnwind\Core\Count\Rates;
+use Tarnwind\Core\Portrait\Demand;
+use Tarnwind\Core\Portrait\Demands;
+use Tarnwind\Core\Portrait\Line;
+use Tarnwind\Core\Portrait\Portrait;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tests\support\Corpus;
+use Tests\support\Labels;
+use Tests\support\MusicXml;
+
+function portrait(string $file, Rates $rates = new Rates): Portrait
+{
+    [$score, $reading] = Labels::reading($file);
+
+    return Portrait::of($score, $reading, TempoMap::of($score), $rates);
+}
+
+/**
+ * @return list<string> "bar text"
+ */
+function said(Portrait $portrait, string $group): array
+{
+    return array_map(fn (Line $line): string => ($line->measure === null ? '' : "$line->measure ").$line->text, $portrait->groups[$group]);
+}
+
+/**
+ * @param  list<array{string, string}>  $bars
+ * @return list<Demand> at ♩ = 80
+ */
+function demands(array $bars): array
+{
+    $score = MusicXml::score(MusicXml::piano($bars));
+    $tempo = TempoMap::of($score, 80.0);
+
+    return Demands::of($score, Reading::of($score), Counting::of($score, $tempo), $tempo);
+}
+
+it('tells key, form and what is unusual, each with its bar', function (): void {
+    $portrait = portrait('slow-weather.musicxml');
+    expect(said($portrait, 'Key and form'))->toContain('C minor')->toContain('8 B: bars 9–12, 2 phrases')
+        ->and(said($portrait, 'Unusual here'))->toContain('2 D♭ major over F: the flat second degree (Neapolitan) (♭II6)')->toContain('8 Suddenly f after p')->toContain('9 The lowest note of the piece, G1')
+        ->and(said($portrait, 'Texture')[0])->toBe('0 Block chords: bars 1–13')
+        ->and(said($portrait, 'Hardest bars'))->toContain('5 16 semitones in the left hand, 3 voices in the right hand');
+});
+
+it('says what limits the tempo for a student of measured quickness', function (): void {
+    $words = fn (Rates $rates): string => implode('; ', said(portrait('BWV_0775.xml', $rates), 'Tempo, and what limits it'));
+    // 5.33 notes a second at ♩ = 80: four a second carry up to 60, eight up to 120.
+    expect($words(new Rates(4.0)))->toContain('0 At this student\'s measured rate bar 1 goes no faster than ♩ = 60')
+        ->and($words(new Rates(8.0)))->toContain('goes up to ♩ = 120')
+        ->and($words(new Rates))->toContain('has not been measured');
+});
+
+it('finds a bar harder for quickness, wide chords, leaps and two voices', function (string $right, string $left, string $reason): void {
+    $easy = ['C5:8 D5:8', 'C3:8 B2:8'];
+    $demands = demands([$easy, [$right, $left], $easy]);
+    expect($demands[1]->value)->toBeGreaterThan($demands[0]->value)->and($demands[1]->reasons[0])->toContain($reason);
+})->with([
+    ['C5:1 D5:1 E5:1 F5:1 G5:1 F5:1 E5:1 D5:1 C5:8', 'C3:8 B2:8', '5.3 notes a second'],
+    ['C5:8 D5:8', 'C3+E4:8 B2:8', '16 semitones in the left hand'],
+    ['C5:8 D5:8', 'C2:2 C5:2 C2:2 C5:2 B2:8', 'a leap of 36 semitones in 0.4 s in the left hand'],
+]);
+
+it('asks less of the hands at half the tempo', function (): void {
+    [$score, $reading] = Labels::reading('BWV_0775.xml');
+    $sum = function (float $quarters) use ($score, $reading): float {
+        $tempo = TempoMap::of($score, $quarters);
+
+        return array_sum(array_map(fn (Demand $demand): float => $demand->value, Demands::of($score, $reading, Counting::of($score, $tempo), $tempo)));
+    };
+    expect($sum(40.0))->toBeLessThan($sum(80.0));
+});
+
+it('makes a portrait of every file of the corpus, with bars that exist', function (string $path): void {
+    [$score, $reading] = Labels::reading(basename($path));
+    $data = Portrait::of($score, $reading, TempoMap::of($score))->toArray();
+    $bars = count($score->measures);
+    expect($data['demands'])->toHaveCount($bars)->and(max($data['demands']))->toBeLessThanOrEqual(1.0);
+    foreach (array_merge(...array_column($data['groups'], 'lines')) as $line) {
+        expect($line['text'])->not->toBe('')->and($line['measure'] ?? 0)->toBeLessThan($bars);
+    }
+    $at = 0;
+    foreach ($data['sections'] as $section) {
+        expect($section['from'])->toBeGreaterThanOrEqual($at)->and($section['to'])->toBeGreaterThan($section['from']);
+        $at = $section['to'];
+    }
+    expect($at)->toBe($bars);
+})->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
