@@ -48,7 +48,7 @@ final class DeskData
                     'notes' => array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
                 ], $preparation->texture->moments),
                 'harmonies' => array_map(fn (Harmony $harmony): array => [
-                    'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->name(), 'numeral' => $harmony->numeral, 'fixed' => $harmony->fixed,
+                    'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->printedName(), 'numeral' => $harmony->numeral, 'fixed' => $harmony->fixed,
                 ], $preparation->reading->harmonies),
                 'keys' => array_map(fn (KeyArea $area): array => [
                     'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),

@@ -29,15 +29,15 @@ final class Accidentals
             [$bar, $before] = $altered["$place$pitch->octave"] ?? [null, null];
             $reason = null;
             if ($before !== null && $bar === $note->measure && $before->pitch->alter === $pitch->alter && ! $before->onset->equals($note->onset)) {
-                $reason = "{$pitch->name()} still: the accidental lasts to the bar line.";
+                $reason = "{$pitch->spokenName()} still: the accidental lasts to the bar line.";
             } elseif ($before !== null && $bar === $note->measure - 1 && $pitch->alter === $signature) {
-                $reason = "{$pitch->name()} again: the bar line has cancelled the {$before->pitch->name()}.";
+                $reason = "{$pitch->spokenName()} again: the bar line has cancelled the {$before->pitch->spokenName()}.";
                 unset($altered["$place$pitch->octave"]);
             } elseif ($pitch->alter === $signature) {
                 foreach ([-1, 1] as $octaves) {
                     $other = $altered[$place.($pitch->octave + $octaves)] ?? null;
                     if ($other !== null && $other[0] === $note->measure) {
-                        $reason = "{$pitch->name()} here, though it is {$other[1]->pitch->name()} in the other octave.";
+                        $reason = "{$pitch->spokenName()} here, though it is {$other[1]->pitch->spokenName()} in the other octave.";
                     }
                 }
             }

@@ -46,7 +46,8 @@ final readonly class TempoLimit
             }
             $own = $passage->oneKey ? $rates->repetition : $rates->run;
             $limit = $own === null ? null : $tempo->quartersPerMinute() * $own / $passage->rate;
-            foreach (array_unique(array_map(fn (Note $note): int => $note->measure, $passage->notes)) as $bar) {
+            // The bar in which a run only arrives is not the one that asks for speed.
+            foreach (array_unique(array_map(fn (Note $note): int => $note->measure, array_slice($passage->notes, 0, -1))) as $bar) {
                 $one = new self($bar, $passage->oneKey, $passage->rate, $limit);
                 $limits[$bar] = isset($limits[$bar]) && ! $one->isHarderThan($limits[$bar]) ? $limits[$bar] : $one;
             }

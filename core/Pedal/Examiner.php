@@ -203,8 +203,8 @@ final class Examiner
     private function findHarmonies(OpenSpan $open): void
     {
         foreach ($open->harmonyChanges as [$k, $blur]) {
-            $before = $this->texture->harmonyAt($k - 1)?->name() ?? '';
-            $after = $this->texture->harmonyAt($k)?->name() ?? '';
+            $before = $this->texture->harmonyAt($k - 1)?->printedName() ?? '';
+            $after = $this->texture->harmonyAt($k)?->printedName() ?? '';
             $this->add(
                 FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, 'blur',
                 sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur)),

@@ -19,11 +19,11 @@ final class Reasons
         $before = $open->from > 0 ? $texture->moments[$open->from - 1]->harmony : null;
         $reasons = [];
         if ($harmony !== null && $moment->harmony !== $before) {
-            $reasons[] = "new harmony: {$harmony->name()} ({$harmony->numeral})";
+            $reasons[] = "new harmony: {$harmony->printedName()} ({$harmony->numeral})";
         } elseif ($moment->needsJoin) {
             $reasons[] = 'joins what the fingers cannot';
         } elseif ($harmony !== null) {
-            $reasons[] = "within {$harmony->name()} ({$harmony->numeral})";
+            $reasons[] = "within {$harmony->printedName()} ({$harmony->numeral})";
         }
         if ($open->bass !== null && $open->bassCaught !== null) {
             $window = $open->catchWindow === null ? '' : ", window $open->catchWindow ms";

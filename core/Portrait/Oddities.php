@@ -12,7 +12,6 @@ use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
 
@@ -79,7 +78,7 @@ final readonly class Oddities
             $highest = $highest === null || $note->midi > $highest->midi ? $note : $highest;
             $lowest = $lowest === null || $note->midi < $lowest->midi ? $note : $lowest;
         }
-        $says = fn (Note $note, string $what): Line => new Line("The $what note of the piece, ".Pitch::spoken($note->pitch->name()).$note->pitch->octave, $note->measure);
+        $says = fn (Note $note, string $what): Line => new Line("The $what note of the piece, ".$note->pitch->spokenName().$note->pitch->octave, $note->measure);
 
         return [
             ...($highest !== null && $highest->midi >= self::HIGH ? [$says($highest, 'highest')] : []),

@@ -94,6 +94,16 @@ final readonly class Harmony
     }
 
     /**
+     * The chord name as it is printed: "F♯7/A♯".
+     */
+    public function printedName(): string
+    {
+        $name = Pitch::spoken($this->rootName()).$this->quality->suffix();
+
+        return $this->bass === null || $this->bass === $this->root ? $name : "$name/".Pitch::spoken($this->bassName());
+    }
+
+    /**
      * The chord in words: "E minor over G".
      */
     public function inWords(): string

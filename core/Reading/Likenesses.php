@@ -7,7 +7,6 @@ namespace Tarnwind\Core\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -180,7 +179,7 @@ final class Likenesses
      */
     private function names(array $notes): string
     {
-        return implode(' ', array_map(fn (Note $note): string => Pitch::spoken($note->pitch->name()).$note->pitch->octave, $notes));
+        return implode(' ', array_map(fn (Note $note): string => $note->pitch->spokenName().$note->pitch->octave, $notes));
     }
 
     private function beat(int $bar, string $offset): string

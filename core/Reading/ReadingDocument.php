@@ -6,7 +6,6 @@ namespace Tarnwind\Core\Reading;
 
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -47,7 +46,7 @@ final readonly class ReadingDocument
             ], $this->reading->keys),
             'harmonies' => array_map(fn (Harmony $harmony, int $index): array => [
                 'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'root' => $harmony->rootName(), 'quality' => $harmony->quality->value,
-                'bass' => $harmony->bass === null ? null : $harmony->bassName(), 'name' => $harmony->name(), 'words' => $harmony->inWords(),
+                'bass' => $harmony->bass === null ? null : $harmony->bassName(), 'name' => $harmony->printedName(), 'words' => $harmony->inWords(),
                 'numeral' => $harmony->numeral, 'remark' => $harmony->remark, 'fixed' => $harmony->fixed, 'outside' => $outside[$index] ?? [],
             ], $this->reading->harmonies, array_keys($this->reading->harmonies)),
             'cadences' => array_map(fn (Cadence $cadence): array => ['kind' => $cadence->kind->value, 'at' => (string) $cadence->at], $this->reading->cadences),
@@ -65,7 +64,7 @@ final readonly class ReadingDocument
                 'kind' => $pattern->kind->value, 'from' => $pattern->from, 'length' => $pattern->length, 'words' => $pattern->inWords($this->numbers),
             ], $this->reading->patterns),
             'notes' => array_map(fn (Note $note): array => [
-                'id' => $note->id, 'pieces' => $note->pieces, 'at' => (string) $note->onset, 'measure' => $note->measure, 'name' => Pitch::spoken($note->pitch->name()).$note->pitch->octave,
+                'id' => $note->id, 'pieces' => $note->pieces, 'at' => (string) $note->onset, 'measure' => $note->measure, 'name' => $note->pitch->spokenName().$note->pitch->octave,
                 'line' => "$note->staff/$note->voice", 'layer' => $this->reading->layers[$note->id]->layer->value,
                 'confidence' => round($this->reading->layers[$note->id]->confidence, 2), 'hand' => $this->reading->hands[$note->id]->value,
             ], $this->score->notes),
@@ -83,9 +82,9 @@ final readonly class ReadingDocument
         foreach ($this->reading->nonChordNotes as $one) {
             $note = $this->notes[$one->note];
             $kind = $one->kind->inWords();
-            $words = Pitch::spoken($note->pitch->name()).' is '.(in_array($kind[0], ['a', 'e'], true) ? 'an' : 'a')." $kind";
+            $words = $note->pitch->spokenName().' is '.(in_array($kind[0], ['a', 'e'], true) ? 'an' : 'a')." $kind";
             if ($one->resolution !== null && ($one->kind === NonChordKind::Suspension || $one->kind === NonChordKind::Appoggiatura)) {
-                $words .= ' and goes to '.Pitch::spoken($this->notes[$one->resolution]->pitch->name());
+                $words .= ' and goes to '.$this->notes[$one->resolution]->pitch->spokenName();
             }
             $outside[$one->harmony][] = ['note' => $one->note, 'kind' => $one->kind->value, 'words' => $words];
         }

@@ -71,6 +71,14 @@ final readonly class Pitch
         return $name[0].strtr(substr($name, 1), ['b' => '♭', '#' => '♯']);
     }
 
+    /**
+     * The name as it is printed in words, without octave: "B♭".
+     */
+    public function spokenName(): string
+    {
+        return self::spoken($this->name());
+    }
+
     public function __toString(): string
     {
         return $this->name().$this->octave;

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { xAt, type Laid } from '../engraving/layout';
-import { printed } from '../support/names';
 import { fractionValue } from '../support/fraction';
 import type { Naming } from './naming';
 import type { HarmonyData } from './useDesk';
@@ -22,7 +21,7 @@ const labels = computed(() => {
     return here.map((label, index) => {
         const room = (here[index + 1]?.x ?? props.laid.right) - label.x;
         const fits = (text: string): string => (text.length * LETTER < room ? text : '');
-        return { ...label, x: label.x - 4, name: fits(printed(label.harmony.name)), numeral: fits(label.harmony.numeral) };
+        return { ...label, x: label.x - 4, name: fits(label.harmony.name), numeral: fits(label.harmony.numeral) };
     });
 });
 </script>

@@ -13,9 +13,18 @@ const sheet = ref<HTMLElement>();
 const near = ref(false);
 
 /** Only systems near the window hold their engraving, so that long pieces stay light. */
-const observer = new IntersectionObserver((entries) => entries.forEach((entry) => (near.value = entry.isIntersecting)), { rootMargin: '900px 0px' });
-onMounted(() => root.value && observer.observe(root.value));
-onBeforeUnmount(() => observer.disconnect());
+let observer: IntersectionObserver | null = null;
+onMounted(() => {
+    if (!root.value) return;
+    // A margin counts only around the element that scrolls.
+    const around = root.value.closest('.scroll');
+    observer = new IntersectionObserver((entries) => entries.forEach((entry) => (near.value = entry.isIntersecting)), {
+        root: around,
+        rootMargin: '900px 0px',
+    });
+    observer.observe(root.value);
+});
+onBeforeUnmount(() => observer?.disconnect());
 
 async function show(): Promise<void> {
     await nextTick();

@@ -141,7 +141,7 @@ const KEYS: Record<View, () => Record<string, (event: KeyboardEvent) => void>> =
 
 function onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    if (sheetOpen.value || target.closest('input, textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
+    if (sheetOpen.value || target.closest('input:not([type="checkbox"]), textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const held = event.ctrlKey || event.metaKey;
     const keys = held ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo } : { ...moves(event.shiftKey), ...KEYS[view.value]() };

@@ -1,6 +1,4 @@
-/** Note and chord names as they are printed: "Bb7/F#" becomes "B♭7/F♯". */
+/** A note name as it is printed: "Bb" becomes "B♭". */
 export function printed(name: string): string {
-    return name
-        .replaceAll('#', '♯')
-        .replace(/(^|\/)([A-G])(b+)/g, (_, before: string, letter: string, flats: string) => before + letter + '♭'.repeat(flats.length));
+    return name.charAt(0) + name.slice(1).replaceAll('#', '♯').replaceAll('b', '♭');
 }

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 /** Signs in as the demo teacher, by the offered button. */
@@ -17,11 +18,12 @@ export function studentCard(page: Page, name: string) {
     return page.locator('article', { has: page.getByRole('heading', { name, exact: true }) });
 }
 
-/** Gives a piece to a student, which opens the desk. */
+/** Gives a piece to a student and goes through its portrait to the desk. */
 export async function givePiece(page: Page, student: string, title: string): Promise<void> {
     const card = studentCard(page, student);
     await card.getByRole('combobox').selectOption({ label: title });
     await card.getByRole('button', { name: 'Open desk' }).click();
+    await page.getByRole('link', { name: 'Open the desk' }).click();
     await expect(page.locator('.system .engraving svg').first()).toBeVisible();
 }
 
@@ -34,4 +36,12 @@ export async function saved(page: Page): Promise<void> {
 export async function suggest(page: Page): Promise<void> {
     await Promise.all([page.waitForResponse((response) => response.request().method() === 'PUT'), page.keyboard.press('s')]);
     await saved(page);
+}
+
+/** What assistive technology would stumble over on the page. */
+export async function seriousViolations(page: Page): Promise<string[]> {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    return violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }

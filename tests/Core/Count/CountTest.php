@@ -8,6 +8,8 @@ use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Count\CrossRhythm;
 use Tarnwind\Core\Count\CrossRhythms;
 use Tarnwind\Core\Count\Hazard;
+use Tarnwind\Core\Count\Rates;
+use Tarnwind\Core\Count\TempoLimit;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
@@ -113,6 +115,26 @@ it('measures quick repetition and quick runs at the tempo', function (): void {
     expect($hazard->value)->toBe(8.0)->and($hazard->notes)->toHaveCount(16);
 });
 
+it('says up to which tempo a student of measured quickness is carried, bar by bar', function (): void {
+    $repeated = implode('', array_map(fn (): string => MusicXml::note('C5', 1), range(1, 16)));
+    $run = implode('', array_map(fn (int $n): string => MusicXml::note('DEFGABC'[$n % 7].'5', 2), range(0, 7)));
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$repeated, $run, MusicXml::note('C5', 16)));
+    $limits = fn (Rates $rates): array => array_map(fn (TempoLimit $limit): array => $limit->toArray(), Counting::of($score, TempoMap::of($score, 60), null, $rates)->limits);
+
+    // At ♩ = 60 bar 1 asks for 4 strokes a second, bar 2 for 2 notes a second.
+    expect($limits(new Rates(6.0, 5.0)))->toBe([
+        ['measure' => 0, 'kind' => 'repetition', 'rate' => 4.0, 'tempo' => 75.0], ['measure' => 1, 'kind' => 'run', 'rate' => 2.0, 'tempo' => 180.0],
+    ])->and(array_column($limits(new Rates(6.0)), 'tempo'))->toBe([null, 180.0])
+        ->and(array_column($limits(new Rates), 'tempo'))->toBe([null, null]);
+    $limit = fn (Rates $rates): ?int => Counting::of($score, TempoMap::of($score, 60), null, $rates)->limit()?->measure;
+    expect([$limit(new Rates(6.0, 5.0)), $limit(new Rates(2.0, 8.0)), $limit(new Rates)])->toBe([0, 1, null]);
+});
+
+it('knows the same limit whatever the tempo it is asked at', function (float $tempo): void {
+    $score = even('4/4', 16, 4);
+    expect(Counting::of($score, TempoMap::of($score, $tempo), null, new Rates(8.0, 8.0))->limit()?->toArray()['tempo'])->toBe(120.0);
+})->with([40.0, 90.0, 200.0]);
+
 it('reminds of accidentals late in the bar, across the bar line and in another octave', function (): void {
     $score = MusicXml::score(MusicXml::part(
         MusicXml::attributes(4, '4/4', 1).MusicXml::note('C#5', 4).MusicXml::note('D5', 4).MusicXml::note('C#5', 4).MusicXml::note('C4', 4),
@@ -121,5 +143,5 @@ it('reminds of accidentals late in the bar, across the bar line and in another o
     ));
     $reasons = array_map(fn (Hazard $hazard): string => "$hazard->at {$hazard->reason}", array_values(array_filter(Counting::of($score, TempoMap::of($score))->hazards, fn (Hazard $hazard): bool => $hazard->kind->value === 'accidental')));
 
-    expect($reasons)->toBe(['2 C# still: the accidental lasts to the bar line.', '3 C here, though it is C# in the other octave.', '4 C again: the bar line has cancelled the C#.']);
+    expect($reasons)->toBe(['2 C♯ still: the accidental lasts to the bar line.', '3 C here, though it is C♯ in the other octave.', '4 C again: the bar line has cancelled the C♯.']);
 });

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { fractionValue } from '../../support/fraction';
-import { printed } from '../../support/names';
 import type { Finding } from '../../types/generated/examination';
 import type { PedalMark } from '../../types/generated/plan';
 import { placed } from './edits';
@@ -65,7 +64,7 @@ function beat(time: number): string {
             <h3>Harmony</h3>
             <ul class="harmonies">
                 <li v-for="harmony in harmonies" :key="harmony.from">
-                    <strong>{{ printed(harmony.name) }}</strong> <span class="numeral">{{ harmony.numeral }}</span>
+                    <strong>{{ harmony.name }}</strong> <span class="numeral">{{ harmony.numeral }}</span>
                     <span class="quiet">{{ harmony.where }}</span>
                 </li>
             </ul>
