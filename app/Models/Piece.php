@@ -16,6 +16,7 @@ use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -77,9 +78,18 @@ final class Piece extends Model
     {
         $own = Cache::rememberForever($this->cacheKey('preparation'), fn (): Preparation => Preparation::of($this->score()));
 
-        return $plan === null || ($plan->tempo === null && $plan->reading === [])
-            ? $own
-            : Preparation::of($own->score, $plan->tempo, $own->reading->corrected($own->score, $plan->corrections($own->score)));
+        return $plan === null || ($plan->tempo === null && $plan->reading === []) ? $own : Preparation::of($own->score, $plan->tempo, $this->reading($own, $plan));
+    }
+
+    /**
+     * The reading with a plan's corrections, kept for a day.
+     */
+    private function reading(Preparation $own, Plan $plan): Reading
+    {
+        return $plan->reading === [] ? $own->reading : Cache::remember(
+            $this->cacheKey('reading:'.md5(serialize($plan->reading))), now()->addDay(),
+            fn (): Reading => $own->reading->corrected($own->score, $plan->corrections($own->score)),
+        );
     }
 
     /**

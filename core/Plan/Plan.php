@@ -153,9 +153,9 @@ final readonly class Plan
                     $boundaries[(string) $at] = $mark->begins;
                 }
             } elseif ($mark instanceof LayerMark) {
-                $layers = [...$layers, ...array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->layer)];
+                $layers = array_replace($layers, array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->layer));
             } else {
-                $hands = [...$hands, ...array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->hand)];
+                $hands = array_replace($hands, array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->hand));
             }
         }
 

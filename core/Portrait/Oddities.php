@@ -6,10 +6,12 @@ namespace Tarnwind\Core\Portrait;
 
 use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Reading\BarTexture;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\InnerLine;
 use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
@@ -45,7 +47,7 @@ final readonly class Oddities
         $oddities = new self($score, $reading, $counting, $tempo);
         $lines = [
             ...$oddities->harmonies(), ...$oddities->register(), ...$oddities->sudden(), ...$oddities->metres(), ...$oddities->tempos(),
-            ...$oddities->silence(), ...$oddities->crossRhythms(), ...$oddities->innerLines(), ...$oddities->patterns(),
+            ...$oddities->silence(), ...$oddities->hands(), ...$oddities->crossRhythms(), ...$oddities->innerLines(), ...$oddities->patterns(),
         ];
         usort($lines, fn (Line $a, Line $b): int => ($a->measure ?? 0) <=> ($b->measure ?? 0));
 
@@ -150,6 +152,31 @@ final readonly class Oddities
         $silent = array_keys(array_filter($this->reading->textures, fn (BarTexture $texture): bool => $texture === BarTexture::Silence));
 
         return array_map(fn (int $bar): Line => new Line('A bar of silence: it belongs to the music', $bar), array_slice($silent, 0, 2));
+    }
+
+    /**
+     * Where a hand leaves its staff, and where the hands cross.
+     *
+     * @return list<Line>
+     */
+    private function hands(): array
+    {
+        $leaves = $crosses = null;
+        $struck = [];
+        foreach ($this->score->notes as $note) {
+            $hand = $this->reading->hands[$note->id];
+            if ($this->score->staves() > 1 && $hand !== ($note->staff === 1 ? Hand::Right : Hand::Left)) {
+                $leaves ??= new Line("The $hand->value hand plays on the other's staff", $note->measure);
+            }
+            $struck[(string) $note->onset][$hand->value][] = $note->midi;
+        }
+        foreach ($struck as $onset => $hands) {
+            if (isset($hands['left'], $hands['right']) && max($hands['left']) > max($hands['right'])) {
+                $crosses ??= new Line('The hands cross: the left is above the right', $this->score->measureAt(Fraction::parse((string) $onset))->index);
+            }
+        }
+
+        return array_values(array_filter([$leaves, $crosses], fn (?Line $line): bool => $line !== null));
     }
 
     /**

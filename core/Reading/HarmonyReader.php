@@ -17,6 +17,9 @@ final class HarmonyReader
     /** How many slices one harmony may join; a longer one is joined from equal neighbours. */
     private const MOST_SLICES = 12;
 
+    /** So many beats behind the best way to a place, a chord does not catch up by going on. */
+    private const HOPELESS = 2.5;
+
     /** What a new harmony costs, by the strength of its place in the bar: below 0.5, 0.5, 0.75, 1. */
     private const CHANGE = [1.1, 0.8, 0.4, 0.25];
 
@@ -97,6 +100,8 @@ final class HarmonyReader
                 if ($value > $best[$end + 1]) {
                     $best[$end + 1] = $value;
                     $from[$end + 1] = [$start, $root, $quality, null];
+                } elseif ($value + self::HOPELESS <= $best[$end + 1]) {
+                    break;
                 }
             }
         }

@@ -24,6 +24,7 @@ final readonly class Reading
      * @param  array<string, Hand>  $hands  by note id
      * @param  list<BarTexture>  $textures  by bar
      * @param  list<InnerLine>  $innerLines
+     * @param  list<Boundary>  $phrases  as read, without the teacher's boundaries and without sections
      */
     private function __construct(
         public array $keys,
@@ -38,6 +39,7 @@ final readonly class Reading
         public array $hands,
         public array $textures,
         public array $innerLines,
+        private array $phrases,
     ) {
     }
 
@@ -46,40 +48,67 @@ final readonly class Reading
         $keys = KeyReader::read($score);
         $harmonies = Numerals::name($keys, HarmonyReader::read($score, $keys));
         $layers = LayerReader::read($score, $harmonies);
+        $hands = HandReader::read($score);
+        $textures = TextureReader::read($score, $layers);
 
-        return self::compose($score, $keys, $harmonies, $layers, HandReader::read($score), new Corrections);
+        return self::compose(
+            $score, $keys, $harmonies, PhraseReader::read($score, $layers, $textures, $harmonies), Likenesses::find($score, $hands),
+            Patterns::find($score, $hands), $layers, $hands, $textures, InnerLines::find($score, $layers), new Corrections,
+        );
     }
 
     /**
-     * This reading with what the teacher reads otherwise, and the rest read again around it.
+     * This reading with what the teacher reads otherwise, and what rests on it read again.
      */
     public function corrected(Score $score, Corrections $corrections): self
     {
         if ($corrections->isEmpty()) {
             return $this;
         }
-        $harmonies = $corrections->harmonies === [] ? $this->harmonies : Numerals::name($this->keys, $this->around($score, $corrections->harmonies));
-        $layers = [...$this->layers, ...array_map(fn (Layer $layer): LayeredNote => new LayeredNote($layer, 1.0), $corrections->layers)];
+        [$harmonies, $layers, $textures, $innerLines, $phrases] = [$this->harmonies, $this->layers, $this->textures, $this->innerLines, $this->phrases];
+        [$hands, $likenesses, $patterns] = [$this->hands, $this->likenesses, $this->patterns];
+        if ($corrections->harmonies !== []) {
+            $harmonies = Numerals::name($this->keys, $this->around($score, $corrections->harmonies));
+        }
+        if ($corrections->layers !== []) {
+            $layers = array_replace($layers, array_map(fn (Layer $layer): LayeredNote => new LayeredNote($layer, 1.0), $corrections->layers));
+            $textures = TextureReader::read($score, $layers);
+            $innerLines = InnerLines::find($score, $layers);
+        }
+        if ($corrections->harmonies !== [] || $corrections->layers !== []) {
+            $phrases = PhraseReader::read($score, $layers, $textures, $harmonies);
+        }
+        if ($corrections->hands !== []) {
+            $hands = array_replace($hands, $corrections->hands);
+            $likenesses = Likenesses::find($score, $hands);
+            $patterns = Patterns::find($score, $hands);
+        }
 
-        return self::compose($score, $this->keys, $harmonies, $layers, [...$this->hands, ...$corrections->hands], $corrections);
+        return self::compose($score, $this->keys, $harmonies, $phrases, $likenesses, $patterns, $layers, $hands, $textures, $innerLines, $corrections);
     }
 
     /**
+     * What rests on everything else: sections, cadences and the names of non-chord notes.
+     *
      * @param  list<KeyArea>  $keys
      * @param  list<Harmony>  $harmonies
+     * @param  list<Boundary>  $phrases
+     * @param  list<Likeness>  $likenesses
+     * @param  list<Pattern>  $patterns
      * @param  array<string, LayeredNote>  $layers
      * @param  array<string, Hand>  $hands
+     * @param  list<BarTexture>  $textures
+     * @param  list<InnerLine>  $innerLines
      */
-    private static function compose(Score $score, array $keys, array $harmonies, array $layers, array $hands, Corrections $corrections): self
-    {
-        $textures = TextureReader::read($score, $layers);
-        $likenesses = Likenesses::find($score, $hands);
-        $boundaries = $corrections->applyTo(PhraseReader::read($score, $layers, $textures, $harmonies));
-        [$boundaries, $sections] = SectionReader::read($score, $boundaries, $keys, $textures, $likenesses);
+    private static function compose(
+        Score $score, array $keys, array $harmonies, array $phrases, array $likenesses, array $patterns, array $layers, array $hands, array $textures,
+        array $innerLines, Corrections $corrections,
+    ): self {
+        [$boundaries, $sections] = SectionReader::read($score, $corrections->applyTo($phrases), $keys, $textures, $likenesses);
 
         return new self(
-            $keys, $harmonies, NonChordNotes::name($score, $harmonies), Cadences::find($score, $keys, $harmonies, $boundaries),
-            $boundaries, $sections, $likenesses, Patterns::find($score, $hands), $layers, $hands, $textures, InnerLines::find($score, $layers),
+            $keys, $harmonies, NonChordNotes::name($score, $harmonies), Cadences::find($score, $keys, $harmonies, $boundaries), $boundaries, $sections,
+            $likenesses, $patterns, $layers, $hands, $textures, $innerLines, $phrases,
         );
     }
 

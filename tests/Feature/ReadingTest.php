@@ -60,6 +60,17 @@ it('reads around what the teacher names, and plans the pedal on it', function ()
         ->assertJson(fn ($json) => $json->where('plan.marks', fn ($kept): bool => collect($kept)->where('craft', 'reading')->count() === 2)->etc());
 });
 
+it('reads a piece once, and again only when its file is replaced', function (): void {
+    $this->get($this->url)->assertOk();
+    // Whatever reads the file now would fail.
+    Piece::query()->whereKey($this->piece->id)->update(['musicxml' => 'nothing']);
+    $this->get($this->url)->assertOk();
+    $this->postJson("$this->url/reading", planWith($this, [['id' => 'b', 'craft' => 'reading', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true]]))->assertOk();
+    $this->postJson("$this->url/suggestion", planWith($this, []))->assertOk();
+    Piece::query()->whereKey($this->piece->id)->update(['revision' => 2]);
+    $this->get($this->url)->assertServerError();
+});
+
 it('refuses a chord or a layer that does not exist', function (array $mark): void {
     $this->postJson("$this->url/reading", planWith($this, [$mark]))->assertUnprocessable();
 })->with([

@@ -49,6 +49,13 @@ it('tells key, form and what is unusual, each with its bar', function (): void {
         ->and(said($portrait, 'Hardest bars'))->toContain('5 16 semitones in the left hand, 3 voices in the right hand');
 });
 
+it('says where a hand leaves its staff and where the hands cross', function (): void {
+    expect(said(portrait('Dichterliebe01.xml'), 'Unusual here'))->toContain('2 The left hand plays on the other\'s staff');
+    $score = MusicXml::score(MusicXml::piano([['C5:16', 'C3:16'], ['E4:8 G4:8', 'C6:8 C3:8']]));
+    $lines = Portrait::of($score, Reading::of($score), TempoMap::of($score))->groups['Unusual here'];
+    expect(array_map(fn (Line $line): string => "$line->measure $line->text", $lines))->toBe(['1 The hands cross: the left is above the right']);
+});
+
 it('says what limits the tempo for a student of measured quickness', function (): void {
     $words = fn (Rates $rates): string => implode('; ', said(portrait('BWV_0775.xml', $rates), 'Tempo, and what limits it'));
     // 5.33 notes a second at ♩ = 80: four a second carry up to 60, eight up to 120.
