@@ -100,6 +100,10 @@ p {
     margin: 6px 0;
 }
 
+.choices kbd {
+    margin-left: 6px;
+}
+
 .pad {
     display: grid;
     place-items: center;

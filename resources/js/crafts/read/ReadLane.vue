@@ -35,7 +35,11 @@ const keys = computed(() =>
 const cadences = computed(() =>
     props.reading.cadences.flatMap((cadence) => {
         const at = fractionValue(cadence.at);
-        return at >= props.laid.from && at < props.laid.to ? [{ cadence, x: xAt(props.laid, at) }] : [];
+        if (at < props.laid.from || at >= props.laid.to) return [];
+        const words = `${cadence.kind} cadence`;
+        // Not over the name of a key that stands there.
+        const edge = Math.max(0, ...keys.value.filter(({ left }) => left <= xAt(props.laid, at)).map(({ left, name }) => left + 14 + name.length * LETTER));
+        return [{ cadence, words, x: Math.max(xAt(props.laid, at), edge + (words.length * LETTER) / 2) }];
     }),
 );
 
@@ -90,7 +94,7 @@ const drawn = computed(() => likenesses.value.filter((row) => row.length > 0));
                 <line v-if="area.begins" :x1="area.left" :x2="area.left" y1="0" y2="9" class="key" />
                 <text :x="area.left + 6" y="17" class="key-name">{{ area.name }}</text>
             </g>
-            <text v-for="{ cadence, x } in cadences" :key="cadence.at" :x="x" y="17" class="cadence">{{ cadence.kind }} cadence</text>
+            <text v-for="{ cadence, words, x } in cadences" :key="cadence.at" :x="x" y="17" class="cadence">{{ words }}</text>
             <template v-for="(row, place) in drawn" :key="place">
                 <g
                     v-for="one in row"
