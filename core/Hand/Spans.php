@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * How far two fingers of a hand stand apart, in semitones, from the thumb's side outwards: practical, comfortable and
+ * relaxed limits of Parncutt, Sloboda, Clarke, Raekallio & Desain, "An ergonomic model of keyboard fingering for
+ * melodic fragments", Music Perception 14 (1997) [mem of pub], the widest ones scaled to a student's reach.
+ */
+final readonly class Spans
+{
+    /** By pair: MinPrac, MinComf, MinRel, MaxRel, MaxComf, MaxPrac. */
+    private const PUBLISHED = [
+        12 => [-5, -3, 1, 5, 8, 10], 13 => [-4, -2, 3, 7, 10, 12], 14 => [-3, -1, 5, 9, 12, 14], 15 => [-1, 1, 7, 10, 13, 15],
+        23 => [1, 1, 1, 2, 3, 5], 24 => [1, 1, 3, 4, 5, 7], 25 => [2, 2, 5, 6, 8, 10],
+        34 => [1, 1, 1, 2, 2, 4], 35 => [1, 1, 3, 4, 5, 7], 45 => [1, 1, 1, 2, 3, 5],
+    ];
+
+    /** @var array<int, array{int, int, int, float, float, float}> by lower finger × 10 + higher finger */
+    private array $limits;
+
+    public function __construct(Reach $reach = new Reach)
+    {
+        $comfortable = $reach->comfortable / Reach::PUBLISHED_COMFORTABLE;
+        $largest = $reach->largest / Reach::PUBLISHED_LARGEST;
+        $this->limits = array_map(
+            fn (array $limits): array => [$limits[0], $limits[1], $limits[2], $limits[3] * $comfortable, $limits[4] * $comfortable, $limits[5] * $largest],
+            self::PUBLISHED,
+        );
+    }
+
+    /**
+     * Whether two fingers can hold keys so far apart.
+     *
+     * @param  int  $span  semitones from the lower to the higher finger, outwards from the thumb
+     */
+    public function reaches(int $lower, int $higher, int $span): bool
+    {
+        [$least, , , , , $most] = $this->limits[$lower * 10 + $higher];
+
+        return $span >= $least && $span <= $most;
+    }
+
+    /**
+     * How uncomfortable a distance is: stretch, and leaving the relaxed hand, as in the published rules; what lies
+     * beyond the practical limits costs far more.
+     */
+    public function cost(int $lower, int $higher, int $span): float
+    {
+        [$leastPractical, $leastComfortable, $leastRelaxed, $mostRelaxed, $mostComfortable, $mostPractical] = $this->limits[$lower * 10 + $higher];
+        $share = $lower === 1 ? 1.0 : 2.0;
+        $cost = 0.0;
+        if ($span < $leastRelaxed) {
+            $cost += $share * ($leastRelaxed - $span);
+        } elseif ($span > $mostRelaxed) {
+            $cost += $share * ($span - $mostRelaxed);
+        }
+        if ($span < $leastComfortable) {
+            $cost += 2 * ($leastComfortable - $span);
+        } elseif ($span > $mostComfortable) {
+            $cost += 2 * ($span - $mostComfortable);
+        }
+        if ($span < $leastPractical) {
+            $cost += 10 + 2 * ($leastPractical - $span);
+        } elseif ($span > $mostPractical) {
+            $cost += 10 + 2 * ($span - $mostPractical);
+        }
+
+        return $cost;
+    }
+}
