@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\CountingController;
 use App\Http\Controllers\ExaminationController;
+use App\Http\Controllers\HandController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceReadingController;
@@ -62,6 +63,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
+        Route::post('/copies/{copy}/hand', HandController::class)->name('copies.hand');
         Route::post('/copies/{copy}/reading', ReadingController::class)->name('copies.reading');
         Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
         Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');

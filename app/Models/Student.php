@@ -11,10 +11,12 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Tarnwind\Core\Count\Rates;
+use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Hand\Reach;
 use Tarnwind\Core\Sound\Instrument;
 
 /**
- * A student: a name to call her by, the instrument she practises on and how quickly she plays, nothing more.
+ * A student: a name to call her by, the instrument she practises on, and what her hands can do, nothing more.
  *
  * @property int $id
  * @property int $user_id
@@ -24,6 +26,10 @@ use Tarnwind\Core\Sound\Instrument;
  * @property bool $sostenuto whether the middle pedal keeps single notes
  * @property ?float $run_rate notes a second she plays evenly in a run; null if not measured
  * @property ?float $repetition_rate strokes of one key a second; null if not measured
+ * @property ?int $right_comfortable semitones between thumb and little finger; null if not measured
+ * @property ?int $right_largest
+ * @property ?int $left_comfortable
+ * @property ?int $left_largest
  * @property-read User $teacher
  * @property-read Collection<int, StudentCopy> $copies
  */
@@ -32,7 +38,10 @@ final class Student extends Model
     /** @use HasFactory<StudentFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate'];
+    /** How wide the hands open, in semitones. */
+    public const REACHES = ['right_comfortable', 'right_largest', 'left_comfortable', 'left_largest'];
+
+    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate', ...self::REACHES];
 
     /**
      * @return BelongsTo<User, $this>
@@ -53,6 +62,15 @@ final class Student extends Model
     public function rates(): Rates
     {
         return new Rates($this->run_rate, $this->repetition_rate);
+    }
+
+    public function hands(): Hands
+    {
+        $reach = fn (?int $comfortable, ?int $largest): Reach => new Reach(
+            $comfortable ?? min(Reach::PUBLISHED_COMFORTABLE, $largest ?? Reach::PUBLISHED_COMFORTABLE), $largest ?? max(Reach::PUBLISHED_LARGEST, $comfortable ?? 0),
+        );
+
+        return new Hands($reach($this->right_comfortable, $this->right_largest), $reach($this->left_comfortable, $this->left_largest));
     }
 
     /**

@@ -18,6 +18,19 @@ final readonly class Spans
         34 => [1, 1, 1, 2, 2, 4], 35 => [1, 1, 3, 4, 5, 7], 45 => [1, 1, 1, 2, 3, 5],
     ];
 
+    /** What a semitone costs outside the relaxed and the comfortable limits, fitted with the weights of Effort [start]. */
+    private const NARROW_WITH_THUMB = 2.3;
+
+    private const NARROW = 5.6;
+
+    private const WIDE_WITH_THUMB = 0.9;
+
+    private const WIDE = 0.5;
+
+    private const STRETCH = 0.74;
+
+    private const IMPRACTICAL = 10.0;
+
     /** @var array<int, array{int, int, int, float, float, float}> by lower finger × 10 + higher finger */
     private array $limits;
 
@@ -50,22 +63,21 @@ final readonly class Spans
     public function cost(int $lower, int $higher, int $span): float
     {
         [$leastPractical, $leastComfortable, $leastRelaxed, $mostRelaxed, $mostComfortable, $mostPractical] = $this->limits[$lower * 10 + $higher];
-        $share = $lower === 1 ? 1.0 : 2.0;
         $cost = 0.0;
         if ($span < $leastRelaxed) {
-            $cost += $share * ($leastRelaxed - $span);
+            $cost += ($lower === 1 ? self::NARROW_WITH_THUMB : self::NARROW) * ($leastRelaxed - $span);
         } elseif ($span > $mostRelaxed) {
-            $cost += $share * ($span - $mostRelaxed);
+            $cost += ($lower === 1 ? self::WIDE_WITH_THUMB : self::WIDE) * ($span - $mostRelaxed);
         }
         if ($span < $leastComfortable) {
-            $cost += 2 * ($leastComfortable - $span);
+            $cost += self::STRETCH * ($leastComfortable - $span);
         } elseif ($span > $mostComfortable) {
-            $cost += 2 * ($span - $mostComfortable);
+            $cost += self::STRETCH * ($span - $mostComfortable);
         }
         if ($span < $leastPractical) {
-            $cost += 10 + 2 * ($leastPractical - $span);
+            $cost += self::IMPRACTICAL + 4 * ($leastPractical - $span);
         } elseif ($span > $mostPractical) {
-            $cost += 10 + 2 * ($span - $mostPractical);
+            $cost += self::IMPRACTICAL + 4 * ($span - $mostPractical);
         }
 
         return $cost;

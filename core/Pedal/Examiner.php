@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Severity;
 use Tarnwind\Core\Sound\Decay;
 
 /**

@@ -35,6 +35,7 @@ final readonly class Plan
      * @param  list<PedalMark>  $pedal
      * @param  list<BarNote>  $notes
      * @param  list<HarmonyMark|BoundaryMark|LayerMark|HandMark>  $reading  what the teacher reads otherwise, the last word last
+     * @param  list<FingerMark>  $fingers  the teacher's
      */
     public function __construct(
         public School $school,
@@ -42,6 +43,7 @@ final readonly class Plan
         public array $pedal,
         public array $notes,
         public array $reading = [],
+        public array $fingers = [],
     ) {
     }
 
@@ -79,6 +81,7 @@ final readonly class Plan
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof PedalMark)),
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof BarNote)),
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark)),
+            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof FingerMark)),
         );
     }
 
@@ -100,7 +103,7 @@ final readonly class Plan
      */
     public function marks(): array
     {
-        return [...$this->pedal, ...$this->notes, ...$this->reading];
+        return [...$this->pedal, ...$this->notes, ...$this->reading, ...$this->fingers];
     }
 
     /**
@@ -124,7 +127,7 @@ final readonly class Plan
 
             return $kept;
         };
-        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading));
+        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers));
 
         return [$plan, $lost];
     }
@@ -160,6 +163,14 @@ final readonly class Plan
         }
 
         return new Corrections(FixedHarmony::inOrder($harmonies), $boundaries, $layers, $hands);
+    }
+
+    /**
+     * @return array<string, string> the teacher's fingers by note id
+     */
+    public function fingersByNote(): array
+    {
+        return array_column($this->fingers, 'finger', 'note');
     }
 
     public function toJson(): string
@@ -223,7 +234,7 @@ final readonly class Plan
             }
         }
 
-        return new self($school, $this->tempo, $marks, $this->notes, $this->reading);
+        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers);
     }
 
     /**
@@ -231,7 +242,7 @@ final readonly class Plan
      */
     private static function markFrom(array $mark): Mark
     {
-        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string} $mark */
+        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string, note: string, finger: string} $mark */
         return match ($mark['kind']) {
             'span', 'dry' => new PedalMark(
                 $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
@@ -241,6 +252,7 @@ final readonly class Plan
             'harmony' => new HarmonyMark($mark['id'], self::place($mark['from']), self::place($mark['to']), $mark['root'], Quality::from($mark['quality']), $mark['bass']),
             'boundary' => new BoundaryMark($mark['id'], self::place($mark['at']), $mark['begins']),
             'layer' => new LayerMark($mark['id'], $mark['notes'], Layer::from($mark['layer'])),
+            'finger' => new FingerMark($mark['id'], $mark['note'], $mark['finger']),
             'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
             default => throw new InvalidPlan("This is not a plan: it has a mark of the unknown kind {$mark['kind']}."),
         };

@@ -67,6 +67,18 @@ final class MusicXml
             .($notations === '' ? '' : "<notations>$notations</notations>").'</note>';
     }
 
+    /**
+     * A note named by its key.
+     *
+     * @param  int  $key  MIDI number
+     */
+    public static function key(int $key, int $duration, string $inside = '', int $staff = 1, string $voice = '1'): string
+    {
+        [$step, $alter] = self::SHARPS[$key % 12];
+
+        return self::note($step.($alter > 0 ? '#' : ($alter < 0 ? 'b' : '')).(intdiv($key, 12) - 1), $duration, $inside, '', $staff, $voice);
+    }
+
     public static function backup(int $duration): string
     {
         return "<backup><duration>$duration</duration></backup>";

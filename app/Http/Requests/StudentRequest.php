@@ -22,6 +22,10 @@ final class StudentRequest extends FormRequest
             'sostenuto' => ['required', 'boolean'],
             'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],
+            'right_comfortable' => ['nullable', 'integer', 'between:7,24'],
+            'right_largest' => ['nullable', 'integer', 'between:7,24', 'gte:right_comfortable'],
+            'left_comfortable' => ['nullable', 'integer', 'between:7,24'],
+            'left_largest' => ['nullable', 'integer', 'between:7,24', 'gte:left_comfortable'],
         ];
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tarnwind\Core\Pedal;
+namespace Tarnwind\Core;
 
 /**
  * How much a finding matters.

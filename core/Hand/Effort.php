@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * What it costs a hand to take a grip and to go from one to the next, after the rules of Parncutt et al., Music
+ * Perception 14 (1997) [mem of pub]: stretch, small and large spans, weak fingers, thumb and little finger on black
+ * keys, passing of the thumb. Their weights are ours, fitted to fingerings of scales and arpeggios as they are taught
+ * [start]; a small leaning of the thumb to the tonic stands for the habit of octaves that repeat.
+ */
+final readonly class Effort
+{
+    private const PASS = 5.1;
+
+    /** More for passing under or over the third or fourth finger; the fifth is not passed. */
+    private const PASS_FINGER = [2 => 0.0, 3 => 0.9, 4 => 1.7, 5 => 8.0];
+
+    private const PASS_DISTANCE = 0.13;
+
+    /** A thumb on a black key passed with a white one; the other way round is easy. */
+    private const PASS_BLACK_THUMB = 2.5;
+
+    private const PASS_UNDER_BLACK = -0.1;
+
+    /** Semitones over which a thumb still passes; beyond, the hand jumps. */
+    private const FARTHEST_PASS = 6;
+
+    private const FOURTH = 1.0;
+
+    private const FOURTH_ON_BLACK = -0.8;
+
+    private const FIFTH = 1.3;
+
+    private const THUMB_ON_BLACK = 2.4;
+
+    private const THUMB_BETWEEN_WHITE = 6.0;
+
+    private const FIFTH_BETWEEN_WHITE = 5.3;
+
+    private const THUMB_ON_TONIC = 0.6;
+
+    /** One finger going to another key cannot join it; in a chord the whole hand moves. */
+    private const SAME_FINGER = 12.0;
+
+    private const SAME_FINGER_IN_CHORD = 1.0;
+
+    private const SAME_FINGER_SEMITONE = 0.2;
+
+    /** The same finger on the same key at once again. */
+    private const REPEATED = 0.5;
+
+    /** Changing fingers on a key that is held. */
+    private const SUBSTITUTION = 6.0;
+
+    /** Fingers other than the thumb that cross each other. */
+    private const CROSSED = 15.0;
+
+    /** After a silence of so many seconds a hand arrives anew; what is left of the cost of getting there. */
+    private const PAUSE = 0.4;
+
+    private const AFTER_PAUSE = 0.15;
+
+    public function __construct(
+        public Spans $spans = new Spans,
+    ) {
+    }
+
+    /**
+     * The cost of holding a grip.
+     *
+     * @param  list<int>  $fingers  from the thumb outwards
+     * @param  ?int  $tonic  pitch class
+     */
+    public function take(Grip $grip, array $fingers, ?Grip $before, ?Grip $after, ?int $tonic): float
+    {
+        $cost = 0.0;
+        $last = count($fingers) - 1;
+        foreach ($fingers as $index => $finger) {
+            $black = $grip->black[$index];
+            $isAlone = $last === 0;
+            $cost += match ($finger) {
+                1 => $black
+                    ? self::THUMB_ON_BLACK + ($isAlone ? self::THUMB_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0)
+                    : ($tonic !== null && $grip->notes[$index]->midi % 12 === $tonic ? -self::THUMB_ON_TONIC : 0.0),
+                4 => self::FOURTH + ($black ? self::FOURTH_ON_BLACK : 0.0),
+                5 => self::FIFTH + ($black && $isAlone ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
+                default => 0.0,
+            };
+            if ($index > 0) {
+                $cost += $this->spans->cost($fingers[$index - 1], $finger, $grip->keys[$index] - $grip->keys[$index - 1]);
+            }
+        }
+
+        return $last < 2 ? $cost : $cost + $this->spans->cost($fingers[0], $fingers[$last], $grip->keys[$last] - $grip->keys[0]);
+    }
+
+    /**
+     * The cost of going from one grip to the next.
+     *
+     * @param  list<int>  $fingers
+     * @param  list<int>  $next
+     */
+    public function move(Grip $from, array $fingers, Grip $to, array $next): float
+    {
+        $cost = 0.0;
+        $isChord = $from->isChord() || $to->isChord();
+        foreach ($next as $index => $finger) {
+            if ($to->held[$index]) {
+                $before = array_search($to->notes[$index], $from->notes, true);
+                $cost += $before !== false && $fingers[$before] !== $finger ? self::SUBSTITUTION : 0.0;
+            }
+        }
+        $pairs = $this->pairs($from, $to);
+        foreach ($pairs as [$a, $b]) {
+            $cost += $this->step($fingers[$a], $from->keys[$a], $from->black[$a], $next[$b], $to->keys[$b], $to->black[$b], $isChord) / count($pairs);
+        }
+        $pause = $to->seconds - $this->endOf($from, $to);
+
+        return $pause >= self::PAUSE ? self::AFTER_PAUSE * $cost : $cost;
+    }
+
+    private static function isWhite(?Grip $grip): int
+    {
+        return $grip !== null && ! in_array(true, $grip->black, true) ? 1 : 0;
+    }
+
+    /**
+     * Which notes follow which: the innermost and the outermost of what is struck.
+     *
+     * @return list<array{int, int}> indexes into both grips
+     */
+    private function pairs(Grip $from, Grip $to): array
+    {
+        $struck = array_keys(array_filter($to->held, fn (bool $held): bool => ! $held));
+        $earlier = array_keys(array_filter($from->held, fn (bool $held): bool => ! $held));
+        if ($struck === [] || $earlier === []) {
+            return [];
+        }
+        $pairs = [[$earlier[0], $struck[0]]];
+        if (count($struck) > 1 || count($earlier) > 1) {
+            $pairs[] = [$earlier[count($earlier) - 1], $struck[count($struck) - 1]];
+        }
+
+        return $pairs;
+    }
+
+    private function step(int $from, int $fromKey, bool $fromBlack, int $to, int $toKey, bool $toBlack, bool $isChord): float
+    {
+        $distance = $toKey - $fromKey;
+        if ($from === $to) {
+            return $distance === 0 ? self::REPEATED : ($isChord ? self::SAME_FINGER_IN_CHORD : self::SAME_FINGER) + self::SAME_FINGER_SEMITONE * abs($distance);
+        }
+        [$lower, $higher] = [min($from, $to), max($from, $to)];
+        $span = $from < $to ? $distance : -$distance;
+        if ($span > 0) {
+            return $this->spans->cost($lower, $higher, $span);
+        }
+        if ($lower > 1) {
+            return ($isChord ? self::SAME_FINGER_IN_CHORD : self::CROSSED) - ($isChord ? 0.2 : 2) * $span;
+        }
+        [$thumb, $other] = $from === 1 ? [$fromBlack, $toBlack] : [$toBlack, $fromBlack];
+        $cost = self::PASS + self::PASS_FINGER[$higher] + self::PASS_DISTANCE * max(0, -$span - 1);
+        if ($thumb && ! $other) {
+            $cost += self::PASS_BLACK_THUMB;
+        } elseif ($other && ! $thumb) {
+            $cost += self::PASS_UNDER_BLACK;
+        }
+
+        return $cost + 2 * max(0, -$span - self::FARTHEST_PASS);
+    }
+
+    /**
+     * When the last of what is struck in a grip ends, in seconds; told by the time its next grip comes.
+     */
+    private function endOf(Grip $from, Grip $to): float
+    {
+        $end = 0.0;
+        foreach ($from->ends as $index => $seconds) {
+            $end = max($end, $from->held[$index] ? 0.0 : $seconds);
+        }
+
+        return min($end, $to->seconds);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Something about what the hands are asked for that a teacher should hear before the student does.
+ */
+final readonly class Finding
+{
+    /**
+     * @param  non-empty-list<Note>  $notes
+     * @param  string  $reason  in a teacher's words
+     */
+    public function __construct(
+        public FindingKind $kind,
+        public Severity $severity,
+        public array $notes,
+        public string $reason,
+        public ?Remedy $remedy = null,
+    ) {
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * What can be wrong with what the hands are asked for.
+ */
+enum FindingKind: string
+{
+    case Unjoined = 'unjoined';
+    case BeyondReach = 'beyond-reach';
+    case LetGo = 'let-go';
+    case OffTheKeyboard = 'off-the-keyboard';
+    case Strain = 'strain';
+}

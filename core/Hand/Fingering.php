@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * The fingers of a whole piece: the teacher's and the printed ones as they are, the rest planned around them.
+ */
+final readonly class Fingering
+{
+    /**
+     * @param  array<string, FingeredNote>  $notes  by note id
+     * @param  array<string, list<Grip>>  $grips  by hand
+     * @param  array<string, list<list<int>>>  $taken  fingers of the notes of each grip, by hand
+     * @param  array<string, int>  $released  ids of notes that the hand must let go early, with the grip at which
+     */
+    private function __construct(
+        public array $notes,
+        public array $grips,
+        public array $taken,
+        public array $released,
+    ) {
+    }
+
+    /**
+     * @param  array<string, string>  $own  the teacher's fingers by note id, as "3" or "5-1"
+     */
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = []): self
+    {
+        $asked = self::asked($score->notes, $own);
+        $notes = $grips = $taken = $released = [];
+        foreach (Hand::cases() as $hand) {
+            $mine = array_values(array_filter($score->notes, fn (Note $note): bool => $reading->hands[$note->id] === $hand));
+            $effort = new Effort(new Spans($hands->reach($hand)));
+            $found = Grips::of($hand, $mine, $tempo, $effort->spans);
+            $plan = FingerPlanner::plan($found->grips, $effort, self::tonics($found->grips, $reading), array_map(fn (FingeredNote $one): int => $one->finger, $asked));
+            $notes += self::fingered($mine, $found->grips, $plan, $asked);
+            $grips[$hand->value] = $found->grips;
+            $taken[$hand->value] = $plan;
+            $released += $found->released;
+        }
+
+        return new self($notes, $grips, $taken, $released);
+    }
+
+    /**
+     * The fingers that are asked for, the teacher's before the printed ones.
+     *
+     * @param  list<Note>  $notes
+     * @param  array<string, string>  $own
+     * @return array<string, FingeredNote>
+     */
+    private static function asked(array $notes, array $own): array
+    {
+        $asked = [];
+        foreach ($notes as $note) {
+            $text = $own[$note->id] ?? $note->fingering[0] ?? '';
+            if (preg_match('/^([1-5])(?:-([1-5]))?$/', $text, $match) === 1) {
+                $asked[$note->id] = new FingeredNote($note, (int) $match[1], (int) ($match[2] ?? $match[1]), isset($own[$note->id]) ? Source::Teacher : Source::Printed);
+            }
+        }
+
+        return $asked;
+    }
+
+    /**
+     * @param  list<Grip>  $grips
+     * @return list<?int> the tonic at each grip
+     */
+    private static function tonics(array $grips, Reading $reading): array
+    {
+        $tonics = [];
+        $area = 0;
+        foreach ($grips as $grip) {
+            while (isset($reading->keys[$area + 1]) && ! $grip->notes[0]->onset->isLessThan($reading->keys[$area]->to)) {
+                $area++;
+            }
+            $tonics[] = isset($reading->keys[$area]) ? (($reading->keys[$area]->key->tonic * 7) % 12 + 12) % 12 : null;
+        }
+
+        return $tonics;
+    }
+
+    /**
+     * @param  list<Note>  $mine
+     * @param  list<Grip>  $grips
+     * @param  list<list<int>>  $plan
+     * @param  array<string, FingeredNote>  $asked
+     * @return array<string, FingeredNote>
+     */
+    private static function fingered(array $mine, array $grips, array $plan, array $asked): array
+    {
+        $fingers = $onKeys = [];
+        foreach ($grips as $place => $grip) {
+            foreach ($grip->notes as $index => $note) {
+                if (! $grip->held[$index]) {
+                    $fingers[$note->id] = $onKeys["$note->onset $note->midi"] = $plan[$place][$index];
+                }
+            }
+        }
+        $notes = [];
+        foreach ($mine as $note) {
+            // A key that two voices share has one finger.
+            $finger = $fingers[$note->id] ?? $onKeys["$note->onset $note->midi"] ?? null;
+            if (isset($asked[$note->id])) {
+                $notes[$note->id] = $asked[$note->id];
+            } elseif ($finger !== null) {
+                $notes[$note->id] = new FingeredNote($note, $finger, $finger, Source::Planned);
+            }
+        }
+
+        return $notes;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+
+/**
+ * Tells for every two successive notes under a slur whether fingers can join them, with a silent change of finger if
+ * need be, or only the pedal.
+ */
+final readonly class Joints
+{
+    /** A silent change of finger takes so long [start]. */
+    private const CHANGE_SECONDS = 0.3;
+
+    /** Semitones over which the thumb still passes in a joined line [start]. */
+    private const PASS = 5;
+
+    private function __construct(private Fingering $fingering, private Reading $reading, private TempoMap $tempo, private Hands $hands)
+    {
+    }
+
+    /**
+     * @return list<Joint> by place
+     */
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Fingering $fingering, Hands $hands = new Hands): array
+    {
+        $joints = new self($fingering, $reading, $tempo, $hands);
+        $found = [];
+        foreach (self::slurred($score) as [$from, $to]) {
+            $found["$from->id $to->id"] = $joints->joint($from, $to);
+        }
+        usort($found, fn (Joint $a, Joint $b): int => $a->from->onset->compareTo($b->from->onset));
+
+        return $found;
+    }
+
+    /**
+     * Successive notes under one slur: those of the slur's voice that meet, in chords the outermost with each other.
+     *
+     * @return list<array{Note, Note}>
+     */
+    private static function slurred(Score $score): array
+    {
+        $byId = array_column($score->notes, null, 'id');
+        $lines = [];
+        foreach ($score->notes as $note) {
+            if (! $note->grace) {
+                $lines["$note->staff/$note->voice"][(string) $note->onset][] = $note;
+            }
+        }
+        $places = array_map(fn (array $line): array => array_flip(array_keys($line)), $lines);
+        $lines = array_map(array_values(...), $lines);
+        $pairs = [];
+        foreach ($score->slurs as $slur) {
+            [$first, $last] = [$byId[$slur->from], $byId[$slur->to]];
+            $line = $lines["$first->staff/$first->voice"] ?? [];
+            $before = null;
+            for ($place = $places["$first->staff/$first->voice"][(string) $first->onset] ?? count($line); $place < count($line); $place++) {
+                $stroke = $line[$place];
+                if ($last->onset->isLessThan($stroke[0]->onset)) {
+                    break;
+                }
+                if ($before !== null && $before[0]->end()->equals($stroke[0]->onset)) {
+                    $top = fn (array $notes): Note => $notes[count($notes) - 1];
+                    $pairs[] = [$top($before), $top($stroke)];
+                    if (count($before) > 1 && count($stroke) > 1) {
+                        $pairs[] = [$before[0], $stroke[0]];
+                    }
+                }
+                $before = $stroke;
+            }
+        }
+
+        return $pairs;
+    }
+
+    private function joint(Note $from, Note $to): Joint
+    {
+        $here = $this->fingering->notes[$from->id] ?? null;
+        $next = $this->fingering->notes[$to->id] ?? null;
+        if ($here === null || $next === null || $this->reading->hands[$from->id] !== $this->reading->hands[$to->id]) {
+            return new Joint($from, $to, JointKind::Fingers);
+        }
+        $reason = $this->obstacle($from, $here->leaves, $to, $next->finger);
+        if ($reason === null) {
+            return new Joint($from, $to, JointKind::Fingers);
+        }
+        $time = $this->tempo->seconds($to->onset) - $this->tempo->seconds($from->onset);
+        if ($time >= self::CHANGE_SECONDS && $from->midi !== $to->midi) {
+            foreach ([1, 5, 4, 3, 2] as $finger) {
+                if ($finger !== $here->leaves && $this->isFree($from, $finger) && $this->obstacle($from, $finger, $to, $next->finger) === null) {
+                    return new Joint($from, $to, JointKind::Substitution, $finger, $reason);
+                }
+            }
+        }
+
+        return new Joint($from, $to, JointKind::Pedal, null, $reason);
+    }
+
+    /**
+     * Why two fingers do not join two keys; null if they do.
+     */
+    private function obstacle(Note $from, int $finger, Note $to, int $next): ?string
+    {
+        if ($from->midi === $to->midi) {
+            return 'the same key is struck again';
+        }
+        if ($finger === $next) {
+            return "{$finger}–{$next} leaves a gap";
+        }
+        $hand = $this->reading->hands[$from->id];
+        $outward = $hand === Hand::Right ? 1 : -1;
+        [$lower, $higher] = [min($finger, $next), max($finger, $next)];
+        $span = ($finger < $next ? 1 : -1) * $outward * ($to->midi - $from->midi);
+        $isPass = $lower === 1 && $span < 0 && $span >= -self::PASS && $higher < 5;
+
+        return $isPass || (new Spans($this->hands->reach($hand)))->reaches($lower, $higher, $span) ? null : "{$finger}–{$next} does not reach ".abs($to->midi - $from->midi).' semitones';
+    }
+
+    /**
+     * Whether a finger holds no other key while a note sounds.
+     */
+    private function isFree(Note $note, int $finger): bool
+    {
+        foreach ($this->fingering->grips[$this->reading->hands[$note->id]->value] as $place => $grip) {
+            $at = array_search($note, $grip->notes, true);
+            if ($at !== false && ! $grip->held[$at]) {
+                return ! in_array($finger, $this->fingering->taken[$this->reading->hands[$note->id]->value][$place], true);
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * One action on the plan that would mend a finding.
+ */
+final readonly class Remedy
+{
+    /**
+     * @param  string  $action  "finger" or "hand"
+     * @param  string  $note  id
+     * @param  string  $value  the finger as "5-1", or the hand
+     * @param  string  $label  what the action is called in words
+     */
+    public function __construct(
+        public string $action,
+        public string $note,
+        public string $value,
+        public string $label,
+    ) {
+    }
+}
