@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Score\Note;
+
 /**
  * What it costs a hand to take a grip and to go from one to the next, after the rules of Parncutt et al., Music
  * Perception 14 (1997) [mem of pub]: stretch, small and large spans, weak fingers, thumb and little finger on black
@@ -15,9 +17,9 @@ final readonly class Effort
     private const PASS = 5.1;
 
     /** More for passing under or over the third or fourth finger; the fifth is not passed. */
-    private const PASS_FINGER = [2 => 0.0, 3 => 0.9, 4 => 1.7, 5 => 8.0];
+    private const PASS_FINGER = [2 => 0.4, 3 => 0.9, 4 => 1.7, 5 => 8.0];
 
-    private const PASS_DISTANCE = 0.13;
+    private const PASS_DISTANCE = 0.5;
 
     /** A thumb on a black key passed with a white one; the other way round is easy. */
     private const PASS_BLACK_THUMB = 2.5;
@@ -33,11 +35,16 @@ final readonly class Effort
 
     private const FIFTH = 1.3;
 
+    /** Where other fingers strike with them. */
+    private const FOURTH_IN_CHORD = 0.3;
+
+    private const FIFTH_IN_CHORD = 0.1;
+
     private const THUMB_ON_BLACK = 2.4;
 
-    private const THUMB_BETWEEN_WHITE = 6.0;
+    private const THUMB_BETWEEN_WHITE = 3.0;
 
-    private const FIFTH_BETWEEN_WHITE = 5.3;
+    private const FIFTH_BETWEEN_WHITE = 1.0;
 
     private const THUMB_ON_TONIC = 0.6;
 
@@ -84,8 +91,8 @@ final readonly class Effort
                 1 => $black
                     ? self::THUMB_ON_BLACK + ($isAlone ? self::THUMB_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0)
                     : ($tonic !== null && $grip->notes[$index]->midi % 12 === $tonic ? -self::THUMB_ON_TONIC : 0.0),
-                4 => self::FOURTH + ($black ? self::FOURTH_ON_BLACK : 0.0),
-                5 => self::FIFTH + ($black && $isAlone ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
+                4 => $isAlone ? self::FOURTH + ($black ? self::FOURTH_ON_BLACK : 0.0) : self::FOURTH_IN_CHORD,
+                5 => ($isAlone ? self::FIFTH : self::FIFTH_IN_CHORD) + ($black && $isAlone ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
                 default => 0.0,
             };
             if ($index > 0) {
@@ -105,7 +112,7 @@ final readonly class Effort
     public function move(Grip $from, array $fingers, Grip $to, array $next): float
     {
         $cost = 0.0;
-        $isChord = $from->isChord() || $to->isChord();
+        $isChord = $to->isChord();
         foreach ($next as $index => $finger) {
             if ($to->held[$index]) {
                 $before = array_search($to->notes[$index], $from->notes, true);
@@ -127,23 +134,28 @@ final readonly class Effort
     }
 
     /**
-     * Which notes follow which: the innermost and the outermost of what is struck.
+     * Which notes follow which: the innermost and the outermost of a chord; a single note follows the nearest that is left.
      *
      * @return list<array{int, int}> indexes into both grips
      */
     private function pairs(Grip $from, Grip $to): array
     {
         $struck = array_keys(array_filter($to->held, fn (bool $held): bool => ! $held));
-        $earlier = array_keys(array_filter($from->held, fn (bool $held): bool => ! $held));
-        if ($struck === [] || $earlier === []) {
+        $left = array_keys(array_filter($from->notes, fn (Note $note): bool => ! in_array($note, $to->notes, true)));
+        if ($struck === [] || $left === []) {
             return [];
         }
-        $pairs = [[$earlier[0], $struck[0]]];
-        if (count($struck) > 1 || count($earlier) > 1) {
-            $pairs[] = [$earlier[count($earlier) - 1], $struck[count($struck) - 1]];
+        if (count($struck) > 1) {
+            return [[$left[0], $struck[0]], [$left[count($left) - 1], $struck[count($struck) - 1]]];
+        }
+        $nearest = $left[0];
+        foreach ($left as $index) {
+            if (abs($from->keys[$index] - $to->keys[$struck[0]]) < abs($from->keys[$nearest] - $to->keys[$struck[0]])) {
+                $nearest = $index;
+            }
         }
 
-        return $pairs;
+        return [[$nearest, $struck[0]]];
     }
 
     private function step(int $from, int $fromKey, bool $fromBlack, int $to, int $toKey, bool $toBlack, bool $isChord): float

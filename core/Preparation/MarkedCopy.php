@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Preparation;
 use Tarnwind\Core\Notation\Midi\MidiWriter;
 use Tarnwind\Core\Notation\MusicXml\Container;
 use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\FingeringWriter;
 use Tarnwind\Core\Notation\MusicXml\PedalWriter;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Rendition\Renderer;
@@ -52,6 +53,8 @@ final readonly class MarkedCopy
 
     private function marked(bool $pairs = false): Document
     {
-        return PedalWriter::write($this->document, $this->score, $this->plan->spans($this->score->measures), $pairs);
+        $fingered = FingeringWriter::write($this->document, $this->plan->fingersByNote());
+
+        return PedalWriter::write($fingered, $this->score, $this->plan->spans($this->score->measures), $pairs);
     }
 }

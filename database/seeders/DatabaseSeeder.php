@@ -28,8 +28,10 @@ final class DatabaseSeeder extends Seeder
         if ($teacher->students()->exists()) {
             return;
         }
-        $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true, 'run_rate' => 9.0, 'repetition_rate' => 7.0]);
-        $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false, 'run_rate' => 6.5]);
+        $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true, 'run_rate' => 9.0, 'repetition_rate' => 7.0,
+            'right_comfortable' => 14, 'right_largest' => 16, 'left_comfortable' => 14, 'left_largest' => 16]);
+        $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false, 'run_rate' => 6.5,
+            'right_comfortable' => 12, 'right_largest' => 14, 'left_comfortable' => 12, 'left_largest' => 14]);
         $teacher->students()->create(['name' => 'Lio', 'instrument' => Instrument::Digital, 'half_pedal' => false, 'sostenuto' => false]);
 
         $pieces = [];

@@ -43,7 +43,9 @@ test('every note and bar of an engraved line has a place on it, in order', async
             edge = measure.right;
         }
         expect(edge).toBeLessThanOrEqual(system.width);
-        for (const x of Object.values(system.notes)) {
+        for (const { x, y } of Object.values(system.notes)) {
+            expect(y).toBeGreaterThan(0);
+            expect(y).toBeLessThan(system.height);
             expect(x).toBeGreaterThan(system.measures[0]!.left);
             expect(x).toBeLessThan(edge);
         }
@@ -54,7 +56,7 @@ const system = {
     svg: '',
     width: 500,
     height: 100,
-    notes: { n1: 100, n2: 200, n3: 300 },
+    notes: { n1: { x: 100, y: 40 }, n2: { x: 200, y: 60 }, n3: { x: 300, y: 120 } },
     measures: [
         { id: 'a', left: 50, right: 250 },
         { id: 'b', left: 250, right: 450 },

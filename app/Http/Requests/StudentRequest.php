@@ -22,10 +22,23 @@ final class StudentRequest extends FormRequest
             'sostenuto' => ['required', 'boolean'],
             'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],
-            'right_comfortable' => ['nullable', 'integer', 'between:7,24'],
+            'right_comfortable' => ['nullable', 'required_with:right_largest', 'integer', 'between:7,24'],
             'right_largest' => ['nullable', 'integer', 'between:7,24', 'gte:right_comfortable'],
-            'left_comfortable' => ['nullable', 'integer', 'between:7,24'],
+            'left_comfortable' => ['nullable', 'required_with:left_largest', 'integer', 'between:7,24'],
             'left_largest' => ['nullable', 'integer', 'between:7,24', 'gte:left_comfortable'],
+        ];
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    public function messages(): array
+    {
+        return [
+            'right_comfortable.required_with' => 'Say what the right hand reaches in comfort too.',
+            'left_comfortable.required_with' => 'Say what the left hand reaches in comfort too.',
+            'right_largest.gte' => 'The right hand reaches at most less than what is comfortable.',
+            'left_largest.gte' => 'The left hand reaches at most less than what is comfortable.',
         ];
     }
 }

@@ -10,7 +10,7 @@ const GROUPS: { title: string; rows: Row[] }[] = [
         rows: [
             [['←', '→'], 'previous and next moment'],
             [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
-            [['V'], 'next view: read, count, pedal'],
+            [['V'], 'next view: read, count, hand, pedal'],
             [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
             [['?'], 'this sheet'],
         ],
@@ -29,6 +29,15 @@ const GROUPS: { title: string; rows: Row[] }[] = [
         rows: [
             [['T'], 'start or stop tapping along'],
             [['Space'], 'tap'],
+        ],
+    },
+    {
+        title: 'Hand',
+        rows: [
+            [['1', '…', '5'], 'this finger here; a second digit is a silent change'],
+            [['0'], 'plan this finger again'],
+            [['K'], 'next note of the chord, from the top down'],
+            [['R', 'L'], 'right or left hand plays this note'],
         ],
     },
     {

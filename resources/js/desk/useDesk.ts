@@ -3,7 +3,7 @@ import * as edits from '../crafts/pedal/edits';
 import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
 import type { Examination, Finding } from '../types/generated/examination';
-import type { BarNote, PedalMark, Place, PlanDocument } from '../types/generated/plan';
+import type { BarNote, FingerMark, PedalMark, Place, PlanDocument } from '../types/generated/plan';
 import { begin, record, redo, undo } from './history';
 import { startSaving } from './saving';
 
@@ -30,7 +30,13 @@ export interface HarmonyData {
 
 export interface DeskProps {
     copy: { id: number; title: string; revision: number };
-    student: { name: string; instrument: string; half_pedal: boolean };
+    student: {
+        name: string;
+        instrument: string;
+        half_pedal: boolean;
+        /** Comfortable and largest span of each hand in semitones. */
+        reach: { right: [number, number]; left: [number, number]; measured: boolean };
+    };
     schools: PlanDocument['school'][];
     score: {
         tempo: number;
@@ -80,6 +86,7 @@ export function useDesk(props: DeskProps) {
     const pedal = computed(() => draft.value ?? plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'));
     const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
     const reading = computed(() => plan.value.marks.filter((mark): mark is ReadingMark => mark.craft === 'reading'));
+    const fingers = computed(() => plan.value.marks.filter((mark): mark is FingerMark => mark.craft === 'hand'));
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
     let asking = false;
@@ -182,6 +189,11 @@ export function useDesk(props: DeskProps) {
         void examine(next, null);
     }
 
+    /** Puts the teacher's fingers into the plan. */
+    function setFingers(marks: FingerMark[]): void {
+        commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'hand'), ...marks] });
+    }
+
     function setTempo(tempo: number | null): void {
         const next = { ...plan.value, tempo };
         commit(next);
@@ -271,6 +283,7 @@ export function useDesk(props: DeskProps) {
         pedal,
         notes,
         reading,
+        fingers,
         harmonies,
         examination,
         cursor,
@@ -292,6 +305,7 @@ export function useDesk(props: DeskProps) {
         suggest,
         setTempo,
         setReading,
+        setFingers,
         setNote,
         setWords,
         naturalEnd,

@@ -51,7 +51,7 @@ export function layMoments(system: System, bars: ReadonlyMap<string, Bar>): Laid
         const known: { time: number; x: number }[] = [];
         const inside: { moment: number; time: number; x: number | null }[] = [];
         for (const { moment, time, notes } of bar.moments) {
-            const heads = notes.map((id) => system.notes[id]).filter((x) => x !== undefined);
+            const heads = notes.map((id) => system.notes[id]?.x).filter((x) => x !== undefined);
             const x = heads.length > 0 ? Math.min(...heads) + HALF_HEAD : null;
             inside.push({ moment, time, x });
             if (x !== null) known.push({ time, x });

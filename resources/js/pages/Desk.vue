@@ -8,6 +8,12 @@ import { countStrip } from '../crafts/count/strip';
 import TapAlong from '../crafts/count/TapAlong.vue';
 import { useTapAlong } from '../crafts/count/useTapAlong';
 import { useCounting } from '../crafts/count/useCounting';
+import FingerLayer from '../crafts/hand/FingerLayer.vue';
+import HandInspector from '../crafts/hand/HandInspector.vue';
+import HandTools from '../crafts/hand/HandTools.vue';
+import { handStrip } from '../crafts/hand/strip';
+import { useFingers } from '../crafts/hand/useFingers';
+import { useHands } from '../crafts/hand/useHands';
 import { pedalKeys } from '../crafts/pedal/actions';
 import { dragEnd } from '../crafts/pedal/drag';
 import * as edits from '../crafts/pedal/edits';
@@ -66,19 +72,23 @@ const resize = new ResizeObserver(([entry]) => {
 onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
-const VIEWS = { read: 'Read', count: 'Count', pedal: 'Pedal' } as const;
+const VIEWS = { read: 'Read', count: 'Count', hand: 'Hand', pedal: 'Pedal' } as const;
 type View = keyof typeof VIEWS;
 const view = ref<View>('pedal');
 const counting = useCounting(props.copy.id);
 const reader = useReading(props.copy.id);
 const reading = reader.reading;
 const naming = ref<Naming>('both');
+const hander = useHands(props.copy.id);
+const hands = hander.hands;
+const fingers = useFingers(desk, props.score, hander.byNote);
 const corrections = useCorrections(desk, props.score, reading);
 
 function show(name: View): void {
     view.value = name;
     if (name === 'count') void counting.ask(tempo.value);
-    if (name !== 'pedal') void reader.ask(desk.plan.value);
+    if (name === 'read' || name === 'count') void reader.ask(desk.plan.value);
+    if (name === 'hand') void hander.ask(desk.plan.value);
 }
 
 /** The views in working order. */
@@ -89,6 +99,9 @@ function nextView(): void {
 
 watch(desk.reading, (marks) => {
     if (reading.value || marks.length > 0) void reader.ask(desk.plan.value);
+});
+watch([desk.reading, desk.fingers, tempo], () => {
+    if (hands.value) void hander.ask(desk.plan.value);
 });
 watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
 
@@ -110,6 +123,7 @@ const starts = props.score.measures.map((measure) => fractionValue(measure.start
 const columns = computed(() => {
     if (view.value === 'count' && counting.counting.value) return countStrip(starts.length, counting.counting.value);
     if (view.value === 'read' && reading.value) return readStrip(starts.length, reading.value, desk.measure.value);
+    if (view.value === 'hand' && hands.value) return handStrip(starts.length, hands.value);
     return pedalStrip(starts, desk.examination.value);
 });
 
@@ -136,6 +150,7 @@ const tapping = useTapAlong(desk, props.score, tempo, counting.counting, reading
 const KEYS: Record<View, () => Record<string, (event: KeyboardEvent) => void>> = {
     read: () => corrections.keys,
     count: () => tapping.keys,
+    hand: () => fingers.keys,
     pedal: () => pedalKeys(desk),
 };
 
@@ -187,10 +202,11 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
             </label>
             <PedalTools v-if="view === 'pedal'" :desk="desk" :schools="schools" />
             <ReadTools v-else-if="view === 'read'" :naming="naming" @name="(value) => (naming = value)" @phrase="corrections.togglePhrase()" />
+            <HandTools v-else-if="view === 'hand'" @clear="fingers.clear()" />
             <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
-        <DeskNotice :desk="desk" :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value" />
+        <DeskNotice :desk="desk" :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value || hander.trouble.value" />
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
@@ -204,6 +220,13 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                                 <ReadLane :laid="place" :reading="reading" :naming="naming" :measures="score.measures" @jump="desk.moveToMeasure" />
                             </template>
                         </template>
+                        <FingerLayer
+                            v-else-if="view === 'hand' && hands"
+                            :laid="place"
+                            :fingers="hander.byNote.value"
+                            :hands="hands"
+                            :selected="fingers.note.value?.note ?? null"
+                        />
                         <template v-else-if="view === 'pedal'">
                             <FootLine
                                 :laid="place"
@@ -223,7 +246,8 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
             </main>
             <PedalInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
             <ReadInspector v-else-if="view === 'read' && reading" :desk="desk" :score="score" :reading="reading" :corrections="corrections" />
-            <p v-else-if="view === 'read'" class="engraving-note wait" role="status">Reading the score …</p>
+            <HandInspector v-else-if="view === 'hand' && hands" :desk="desk" :score="score" :student="student" :hands="hands" :fingers="fingers" />
+            <p v-else-if="view === 'read' || view === 'hand'" class="engraving-note wait" role="status">Reading the score …</p>
             <CountInspector
                 v-else-if="counting.counting.value"
                 :counting="counting.counting.value"

@@ -2,6 +2,7 @@
 import { router, useForm } from '@inertiajs/vue3';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import type { Instrument, StudentItem } from './types';
+import { SPANS } from '../support/intervals';
 import { clicksFromRate, rateFromClicks } from './rates';
 
 const props = defineProps<{ student: StudentItem | null; instruments: Instrument[] }>();
@@ -14,7 +15,17 @@ const form = useForm({
     sostenuto: props.student?.sostenuto ?? false,
     run_rate: props.student?.run_rate ?? null,
     repetition_rate: props.student?.repetition_rate ?? null,
+    right_comfortable: props.student?.right_comfortable ?? null,
+    right_largest: props.student?.right_largest ?? null,
+    left_comfortable: props.student?.left_comfortable ?? null,
+    left_largest: props.student?.left_largest ?? null,
 });
+
+const REACHES = [
+    { hand: 'Right hand', comfortable: 'right_comfortable', largest: 'right_largest' },
+    { hand: 'Left hand', comfortable: 'left_comfortable', largest: 'left_largest' },
+] as const;
+const SPAN_OPTIONS = [{ value: 0, label: 'not measured' }, ...SPANS];
 
 /** As teachers measure it: the highest metronome mark at which four notes to a click are even. */
 const RATES = [
@@ -69,6 +80,31 @@ function remove(): void {
                         <span v-if="form[field] !== null" class="quiet">{{ form[field]?.toFixed(1) }} a second</span>
                     </span>
                     <p v-if="form.errors[field]" class="error" role="alert">{{ form.errors[field] }}</p>
+                </template>
+            </fieldset>
+            <fieldset>
+                <legend>How wide the hands open</legend>
+                <p class="quiet">The widest span of white keys from thumb to little finger, first what is comfortable, then at most. Never force it.</p>
+                <template v-for="{ hand, comfortable, largest } in REACHES" :key="hand">
+                    <span class="rate">
+                        <strong>{{ hand }}</strong>
+                        <ChoiceSelect
+                            :value="form[comfortable] ?? 0"
+                            :options="SPAN_OPTIONS"
+                            :label="`${hand}, comfortable`"
+                            @choose="(span) => (form[comfortable] = span === 0 ? null : span)"
+                        />
+                        <span>at most</span>
+                        <ChoiceSelect
+                            :value="form[largest] ?? 0"
+                            :options="SPAN_OPTIONS"
+                            :label="`${hand}, at most`"
+                            @choose="(span) => (form[largest] = span === 0 ? null : span)"
+                        />
+                    </span>
+                    <p v-if="form.errors[comfortable] || form.errors[largest]" class="error" role="alert">
+                        {{ form.errors[comfortable] || form.errors[largest] }}
+                    </p>
                 </template>
             </fieldset>
             <a-popconfirm v-if="student" :title="`Remove ${student.name} and all copies?`" ok-text="Remove" cancel-text="Keep" @confirm="remove">

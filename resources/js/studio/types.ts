@@ -7,6 +7,11 @@ export interface StudentItem {
     sostenuto: boolean;
     /** Notes a second; null if not measured. */
     run_rate: number | null;
+    /** Semitones between thumb and little finger; null if not measured. */
+    right_comfortable: number | null;
+    right_largest: number | null;
+    left_comfortable: number | null;
+    left_largest: number | null;
     repetition_rate: number | null;
     copies: { id: number; title: string; piece: number; revision: number }[];
 }

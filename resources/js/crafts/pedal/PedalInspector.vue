@@ -171,33 +171,4 @@ ul {
     display: block;
     margin-top: 4px;
 }
-
-.finding {
-    margin: 6px 0 10px;
-    padding: 7px 10px;
-    background: var(--paper);
-    border-left: 4px double var(--amber);
-    border-radius: 0 6px 6px 0;
-}
-
-.finding.hint {
-    border-left-style: dotted;
-}
-
-.finding.serious {
-    border-left: 4px solid var(--rust);
-}
-
-.severity {
-    font-weight: 600;
-    color: var(--amber);
-}
-
-.serious .severity {
-    color: var(--rust);
-}
-
-.finding :deep(button) {
-    margin-top: 5px;
-}
 </style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Laid } from '../../engraving/layout';
+import type { FingeredNote, HandDocument } from '../../types/generated/hand';
+import { layDigits } from './digits';
+
+/** Fingers over and under the notes of a line; own, printed and planned ones told apart. */
+const props = defineProps<{ laid: Laid; fingers: ReadonlyMap<string, FingeredNote>; hands: HandDocument; selected: string | null }>();
+
+const digits = computed(() => layDigits(props.laid, props.fingers));
+
+/** Where fingers do not join: a gap between the two notes. */
+const gaps = computed(() =>
+    props.hands.joints.flatMap((joint) => {
+        const from = props.laid.system.notes[joint.from];
+        const to = props.laid.system.notes[joint.to];
+        return from && to && to.x > from.x ? [{ joint, x: (from.x + to.x) / 2 + 4.5, y: (from.y + to.y) / 2 }] : [];
+    }),
+);
+</script>
+
+<template>
+    <svg class="fingers" :viewBox="`0 0 ${laid.system.width} ${laid.system.height}`" role="img" aria-label="Fingers of this line">
+        <g v-for="gap in gaps" :key="`${gap.joint.from} ${gap.joint.to}`" class="gap">
+            <path :d="`M${gap.x - 3} ${gap.y - 6} v12 M${gap.x + 2} ${gap.y - 6} v12`" />
+            <title>{{ gap.joint.kind === 'pedal' ? 'Only the pedal joins these' : 'A silent change of finger joins these' }}</title>
+        </g>
+        <g v-for="{ finger, x, y } in digits" :key="finger.note" :class="[finger.source, { selected: finger.note === selected }]">
+            <rect
+                v-if="finger.source === 'teacher' || finger.note === selected"
+                :x="x - 6.5 - (finger.finger.length - 1) * 3"
+                :y="y - 11"
+                :width="13 + (finger.finger.length - 1) * 6"
+                height="13"
+                rx="3"
+            />
+            <text :x="x" :y="y">{{ finger.finger }}</text>
+        </g>
+    </svg>
+</template>
+
+<style scoped>
+.fingers {
+    position: absolute;
+    top: 0;
+    left: 0;
+    width: 100%;
+    overflow: visible;
+    pointer-events: none;
+}
+
+text {
+    font: 600 12px var(--sans);
+    text-anchor: middle;
+    fill: #3d6f78;
+    paint-order: stroke;
+    stroke: var(--paper);
+    stroke-width: 3px;
+}
+
+.printed text {
+    font: italic 700 12.5px var(--serif);
+    fill: var(--ink);
+}
+
+.teacher text {
+    fill: #fffdf8;
+    stroke: none;
+}
+
+.teacher rect {
+    fill: var(--ink);
+}
+
+.selected rect {
+    stroke: var(--amber);
+    stroke-width: 2;
+}
+
+.selected:not(.teacher) rect {
+    fill: none;
+}
+
+.gap path {
+    stroke: var(--amber);
+    stroke-width: 1.4;
+}
+</style>

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { beatName } from '../../desk/beats';
+import InspectorFrame from '../../desk/InspectorFrame.vue';
+import type { Desk, DeskProps } from '../../desk/useDesk';
+import { fractionValue } from '../../support/fraction';
+import type { FingeredNote, HandDocument } from '../../types/generated/hand';
+import { spanName } from '../../support/intervals';
+import KeyboardView from './KeyboardView.vue';
+import type { FingerActions } from './useFingers';
+
+const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student']; hands: HandDocument; fingers: FingerActions }>();
+
+type Finding = HandDocument['findings'][number];
+
+const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const from = computed(() => fractionValue(bar.value.start));
+const findings = computed(() => props.hands.findings.filter(({ measure }) => measure === props.desk.measure.value));
+
+/** Both hands would make the keys too small: the hand of the selected note. */
+const shown = computed(() => {
+    const hand = props.fingers.note.value?.hand ?? 'right';
+    const mine = (all: FingeredNote[]): FingeredNote[] => all.filter((one) => one.hand === hand);
+    return { now: mine(props.fingers.now.value), next: mine(props.fingers.next.value) };
+});
+
+const SOURCES = { printed: 'printed', teacher: 'yours', planned: 'planned' } as const;
+const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
+const KINDS: Record<Finding['kind'], string> = {
+    unjoined: 'Fingers do not join',
+    'beyond-reach': 'Beyond reach',
+    'let-go': 'Cannot be held',
+    'off-the-keyboard': 'Not on the keyboard',
+    strain: 'Strain',
+};
+
+/** All findings of the piece, by kind, each with its bars. */
+const overview = computed(() => {
+    const kinds = new Map<Finding['kind'], number[]>();
+    for (const { kind, measure } of props.hands.findings) {
+        const bars = kinds.get(kind) ?? [];
+        if (bars.at(-1) !== measure) bars.push(measure);
+        kinds.set(kind, bars);
+    }
+    return [...kinds];
+});
+</script>
+
+<template>
+    <InspectorFrame :bar="bar" :about="`${bar.time} · ${beatName(bar, (desk.times[desk.cursor.value] ?? 0) - from)}`">
+        <section>
+            <h3>Fingers at the cursor</h3>
+            <KeyboardView :now="shown.now" :next="shown.next" />
+            <p v-if="fingers.now.value.length === 0" class="quiet">Nothing is struck here.</p>
+            <ul class="notes">
+                <li
+                    v-for="(one, index) in fingers.now.value"
+                    :key="one.note"
+                    :class="{ selected: index === fingers.selected.value }"
+                    @click="fingers.select(index)"
+                >
+                    <strong class="name">{{ one.name }}</strong>
+                    <span class="finger">{{ one.finger }}</span>
+                    <span class="quiet">{{ one.hand }}, {{ SOURCES[one.source] }}</span>
+                </li>
+            </ul>
+            <div v-if="fingers.note.value" class="digits" role="group" :aria-label="`Finger of ${fingers.note.value.name}`">
+                <button v-for="digit in 5" :key="digit" type="button" @click="fingers.type(digit)">{{ digit }}</button>
+                <button
+                    type="button"
+                    :aria-label="`Other hand for ${fingers.note.value.name}`"
+                    @click="fingers.toHand(fingers.note.value.hand === 'left' ? 'right' : 'left')"
+                >
+                    other hand
+                </button>
+            </div>
+        </section>
+        <section>
+            <h3>Findings</h3>
+            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
+            <article v-for="finding in findings" :key="finding.kind + finding.at + finding.reason" :class="['finding', finding.severity]">
+                <p>
+                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
+                </p>
+                <a-button v-if="finding.remedy" size="small" @click="fingers.remedy(finding)">{{ finding.remedy.label }}</a-button>
+            </article>
+        </section>
+        <section>
+            <h3>In the whole piece, for {{ student.name }}</h3>
+            <p class="quiet">
+                Right hand {{ spanName(student.reach.right[0]) }}, at most {{ spanName(student.reach.right[1]) }}; left {{ spanName(student.reach.left[0]) }},
+                at most {{ spanName(student.reach.left[1]) }}{{ student.reach.measured ? '' : " (not measured: an adult's hands)" }}.
+            </p>
+            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
+            <dl>
+                <template v-for="[kind, bars] in overview" :key="kind">
+                    <dt>{{ KINDS[kind] }}</dt>
+                    <dd>
+                        <button
+                            v-for="index in bars"
+                            :key="index"
+                            type="button"
+                            :aria-label="`${KINDS[kind]}: go to bar ${score.measures[index]?.number}`"
+                            @click="desk.moveToMeasure(index)"
+                        >
+                            {{ score.measures[index]?.number }}
+                        </button>
+                    </dd>
+                </template>
+            </dl>
+        </section>
+    </InspectorFrame>
+</template>
+
+<style scoped>
+p,
+dl,
+dd {
+    margin: 0;
+}
+
+h3 {
+    margin-bottom: 4px;
+}
+
+.notes {
+    margin: 6px 0;
+    padding: 0;
+    list-style: none;
+}
+
+.notes li {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    padding: 2px 6px;
+    border-left: 3px solid transparent;
+    cursor: pointer;
+}
+
+.notes .selected {
+    border-left-color: var(--lake);
+    background: var(--paper);
+}
+
+.name {
+    min-width: 34px;
+}
+
+.finger {
+    min-width: 30px;
+    font-weight: 600;
+}
+
+.digits,
+dd {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+}
+
+button {
+    min-width: 34px;
+    min-height: 32px;
+    padding: 2px 8px;
+    font: inherit;
+    color: var(--ink);
+    background: var(--paper);
+    border: 1px solid var(--line);
+    border-radius: 5px;
+    cursor: pointer;
+}
+
+dt {
+    margin-top: 6px;
+    color: var(--quiet);
+}
+</style>

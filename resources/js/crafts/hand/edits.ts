@@ -1,0 +1,20 @@
+import type { FingerMark } from '../../types/generated/plan';
+
+/** Sets the finger of a note; an earlier one gives way. */
+export function setFinger(marks: readonly FingerMark[], note: string, finger: string): FingerMark[] {
+    return [...clearFinger(marks, note), { id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger }];
+}
+
+/** Leaves a note's finger to be planned again. */
+export function clearFinger(marks: readonly FingerMark[], note: string): FingerMark[] {
+    return marks.filter((mark) => mark.note !== note);
+}
+
+/**
+ * What a digit makes of a finger: typed after another one of the same note it is a silent change, "5-1".
+ *
+ * @param present what stands there, if it was typed just now
+ */
+export function typed(present: string | null, digit: number): string {
+    return present !== null && /^[1-5]$/.test(present) && present !== String(digit) ? `${present}-${digit}` : String(digit);
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Findings;
+use Tarnwind\Core\Hand\Fingering;
+use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Hand\Joint;
+use Tarnwind\Core\Hand\JointKind;
+use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Hand\Reach;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Score;
+use Tests\support\Labels;
+use Tests\support\MusicXml;
+
+/**
+ * Two notes under a slur in the upper staff, with their fingers.
+ *
+ * @return Joint how they are joined
+ */
+function jointOf(string $first, string $second, string $fingers, int $length = 8, float $tempo = 60): Joint
+{
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).MusicXml::note($first, $length, '', $slur('start')).MusicXml::note($second, $length, '', $slur('stop'))));
+    [$from, $to] = explode(' ', $fingers);
+    $map = TempoMap::of($score, $tempo);
+    $reading = Reading::of($score);
+    $fingering = Fingering::of($score, $reading, $map, new Hands, [$score->notes[0]->id => $from, $score->notes[1]->id => $to]);
+
+    return Joints::of($score, $reading, $map, $fingering)[0];
+}
+
+/**
+ * @return list<Finding>
+ */
+function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?FindingKind $kind = null): array
+{
+    $reading = Reading::of($score);
+    $map = TempoMap::of($score, $tempo);
+    $fingering = Fingering::of($score, $reading, $map, $hands);
+    $found = Findings::of($score, $reading, $fingering, Joints::of($score, $reading, $map, $fingering, $hands), $hands);
+
+    return array_values(array_filter($found, fn (Finding $finding): bool => $kind === null || $finding->kind === $kind));
+}
+
+it('tells what fingers join, what a silent change joins, and what only the pedal joins', function (string $first, string $second, string $fingers, JointKind $kind, ?int $changeTo): void {
+    $joint = jointOf($first, $second, $fingers);
+    expect($joint->kind)->toBe($kind)->and($joint->changeTo)->toBe($changeTo);
+})->with([
+    'neighbouring fingers' => ['C5', 'D5', '1 2', JointKind::Fingers, null],
+    'a thumb that passes' => ['E5', 'F5', '3 1', JointKind::Fingers, null],
+    'one finger for two keys' => ['C5', 'D5', '5 5', JointKind::Substitution, 1],
+    'the same key again' => ['C5', 'C5', '1 2', JointKind::Pedal, null],
+    'a leap beyond the hand' => ['C5', 'C7', '1 5', JointKind::Pedal, null],
+    'the wrong way round' => ['C5', 'E5', '4 2', JointKind::Substitution, 1],
+]);
+
+it('leaves no time for a silent change in quick notes', function (): void {
+    expect(jointOf('C5', 'D5', '5 5', 2, 120)->kind)->toBe(JointKind::Pedal)->and(jointOf('C5', 'D5', '5 5', 2, 40)->kind)->toBe(JointKind::Substitution);
+});
+
+it('offers the silent change as one action', function (): void {
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/><technical><fingering>5</fingering></technical>";
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 8, '', $slur('start')).MusicXml::note('D5', 8, '', $slur('stop'))));
+    $finding = findings($score, kind: FindingKind::Unjoined)[0];
+    expect($finding->reason)->toBe('5–5 leaves a gap; change silently to 1, and the fingers join.')
+        ->and([$finding->remedy?->action, $finding->remedy?->note, $finding->remedy?->value])->toBe(['finger', $score->notes[0]->id, '5-1']);
+});
+
+it('finds chords beyond a reach and what helps: the other hand, a doubled note, a roll', function (string $right, string $left, string $help, ?string $action): void {
+    $score = MusicXml::score(MusicXml::piano([["$right:16", "$left:16"]]));
+    $small = new Hands(new Reach(12, 14), new Reach(12, 14));
+    $found = findings($score, $small, kind: FindingKind::BeyondReach);
+    expect($found)->toHaveCount(1)->and($found[0]->reason)->toContain('beyond the largest reach')->toContain($help)->toContain('Do not force the span')
+        ->and($found[0]->remedy?->action)->toBe($action);
+})->with([
+    'the other hand is near' => ['A4+C5', 'C3+E4', 'the right hand can take E4', 'hand'],
+    'a doubled note' => ['C6+G6', 'C2+G2+E3', 'roll it upwards', null],
+    'the right hand' => ['C4+E4+E5', '-', 'the left hand can take C4', 'hand'],
+]);
+
+it('mirrors reach: what one hand cannot, the other cannot', function (): void {
+    $right = MusicXml::score(MusicXml::piano([['C5+E6:16', 'C2:16']]));
+    $left = MusicXml::score(MusicXml::piano([['C6:16', 'C2+E3:16']]));
+    expect(findings($right, kind: FindingKind::BeyondReach))->toHaveCount(1)->and(findings($left, kind: FindingKind::BeyondReach))->toHaveCount(1);
+});
+
+it('never finds more beyond reach for a bigger hand', function (string $file): void {
+    [$score] = Labels::reading($file);
+    $before = INF;
+    foreach ([[9, 11], [11, 12], [12, 14], [13, 15], [14, 16], [16, 19]] as [$comfortable, $largest]) {
+        $count = count(findings($score, new Hands(new Reach($comfortable, $largest), new Reach($comfortable, $largest)), kind: FindingKind::BeyondReach));
+        expect($count)->toBeLessThanOrEqual($before);
+        $before = $count;
+    }
+})->with(['slow-weather.musicxml', 'skipping-stones.musicxml', 'BeetAnGeSample.xml', 'FaurReveSample.xml', 'DebuMandSample.xml']);
+
+it('does not mind a wide chord that is rolled', function (): void {
+    $rolled = implode('', array_map(fn (string $pitch, int $index): string => MusicXml::note($pitch, 16, $index === 0 ? '' : '<chord/>', '<arpeggiate/>'), ['C4', 'G4', 'E5'], [0, 1, 2]));
+    expect(findings(MusicXml::score(MusicXml::part(MusicXml::attributes().$rolled)), kind: FindingKind::BeyondReach))->toBe([]);
+});
+
+it('finds keys that no piano has', function (): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line('G0:8 C4:8')));
+    expect(array_map(fn (Finding $finding): string => $finding->reason, findings($score, kind: FindingKind::OffTheKeyboard)))->toBe(['G0 is not on the keyboard: play the nearest key of that name.']);
+});
+
+it('warns of strain where octaves gather without a pause, and not where there is time', function (): void {
+    $octaves = array_fill(0, 3, [implode(' ', array_fill(0, 8, 'C5+C6:2')), 'C3:16']);
+    $score = MusicXml::score(MusicXml::piano($octaves));
+    $found = findings($score, tempo: 100, kind: FindingKind::Strain);
+    expect($found)->toHaveCount(1)->and($found[0]->reason)->toContain('24 octaves')->toContain('doctor or therapist')
+        ->and(findings($score, tempo: 40, kind: FindingKind::Strain))->toBe([]);
+});

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Hand\Effort;
+use Tarnwind\Core\Hand\Fingering;
+use Tarnwind\Core\Hand\FingerPlanner;
+use Tarnwind\Core\Hand\Grip;
+use Tarnwind\Core\Hand\Grips;
+use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Hand\Reach;
+use Tarnwind\Core\Hand\Source;
+use Tarnwind\Core\Hand\Spans;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Note;
+use Tests\support\Corpus;
+use Tests\support\Fingerings;
+use Tests\support\Labels;
+use Tests\support\MusicXml;
+
+/**
+ * Random lines that repeat from run to run.
+ *
+ * @return list<int> MIDI numbers
+ */
+function walk(int $seed, int $length, int $from = 60): array
+{
+    mt_srand($seed);
+    $keys = [$from];
+    while (count($keys) < $length) {
+        $keys[] = max(36, min(84, $keys[count($keys) - 1] + mt_rand(-7, 7)));
+    }
+
+    return $keys;
+}
+
+/**
+ * @param  list<int>  $keys  MIDI numbers
+ * @return list<Grip>
+ */
+function gripsOf(Hand $hand, array $keys): array
+{
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().implode('', array_map(fn (int $key): string => MusicXml::key($key, 2), $keys))));
+
+    return Grips::of($hand, $score->notes, TempoMap::of($score, 120.0), new Spans)->grips;
+}
+
+/**
+ * The cost of a fingering as the planner adds it up.
+ *
+ * @param  list<Grip>  $grips
+ * @param  list<list<int>>  $plan
+ */
+function effort(array $grips, array $plan): float
+{
+    $effort = new Effort;
+    $cost = 0.0;
+    foreach ($grips as $place => $grip) {
+        $before = $grips[$place - 1] ?? null;
+        $cost += $effort->take($grip, $plan[$place], $before, $grips[$place + 1] ?? null, null);
+        $cost += $before === null ? 0.0 : $effort->move($before, $plan[$place - 1], $grip, $plan[$place]);
+    }
+
+    return $cost;
+}
+
+it('fingers scales and arpeggios as they are taught, nine times in ten', function (): void {
+    $right = $compared = 0;
+    $differences = [];
+    foreach (Fingerings::taught() as ['what' => $what, 'hand' => $hand, 'tonic' => $tonic, 'keys' => $keys, 'taught' => $taught]) {
+        $planned = Fingerings::line($hand, $keys, $tonic);
+        $compared += strlen($taught);
+        $right += count(array_filter(str_split($planned), fn (string $finger, int $place): bool => $finger === $taught[$place], ARRAY_FILTER_USE_BOTH));
+        $differences = [...$differences, ...($planned === $taught ? [] : ["$what: $taught is planned as $planned"])];
+    }
+    expect($compared)->toBe(48 * 15 + 48 * 7)->and($right / $compared)->toBeGreaterThanOrEqual(0.9, implode("\n", $differences));
+});
+
+it('finds what trying every fingering finds', function (int $seed): void {
+    $grips = gripsOf($seed % 2 === 0 ? Hand::Right : Hand::Left, walk($seed, 6));
+    $least = INF;
+    $try = function (array $plan) use (&$try, &$least, $grips): void {
+        if (count($plan) === count($grips)) {
+            $least = min($least, effort($grips, $plan));
+
+            return;
+        }
+        for ($finger = 1; $finger <= 5; $finger++) {
+            $try([...$plan, [$finger]]);
+        }
+    };
+    $try([]);
+    expect(effort($grips, FingerPlanner::plan($grips, new Effort)))->toEqualWithDelta($least, 1e-9);
+})->with(range(1, 8));
+
+it('fingers the left hand as the mirror of the right', function (int $seed): void {
+    $keys = walk($seed, 24, 62);
+    // D is the middle of its own mirror: black keys fall on black ones.
+    $mirror = array_map(fn (int $key): int => 124 - $key, $keys);
+    expect(Fingerings::line(Hand::Left, $mirror))->toBe(Fingerings::line(Hand::Right, $keys));
+})->with(range(1, 12));
+
+it('keeps the fingers that are fixed and plans the rest around them', function (): void {
+    $free = Fingerings::line(Hand::Right, [60, 62, 64, 65, 67]);
+    expect($free)->toBe('12345')->and(Fingerings::line(Hand::Right, [60, 62, 64, 65, 67], null, [2 => 1]))->toMatch('/^..1..$/');
+    foreach (range(1, 5) as $finger) {
+        expect(Fingerings::line(Hand::Right, walk(3, 12), null, [5 => $finger])[5])->toBe((string) $finger);
+    }
+});
+
+it('takes chords with fingers that grow outwards and reach', function (Hand $hand, string $chord, string $fingers): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line("$chord:16")));
+    $grips = Grips::of($hand, $score->notes, TempoMap::of($score), new Spans)->grips;
+    expect(implode('', FingerPlanner::plan($grips, new Effort)[0]))->toBe($fingers);
+})->with([
+    'a triad' => [Hand::Right, 'C4+E4+G4', '135'], 'the same in the left hand' => [Hand::Left, 'C3+E3+G3', '135'],
+    'an octave' => [Hand::Right, 'C4+C5', '15'], 'a chord of four' => [Hand::Right, 'C4+E4+G4+C5', '1235'], 'five keys' => [Hand::Right, 'C4+D4+E4+F4+G4', '12345'],
+]);
+
+it('never spans more than the model allows in the corpus, unless a chord is wider than the hand', function (string $path): void {
+    [$score, $reading] = Labels::reading(basename($path));
+    $fingering = Fingering::of($score, $reading, TempoMap::of($score));
+    $spans = new Spans;
+    foreach (Hand::cases() as $hand) {
+        foreach ($fingering->grips[$hand->value] as $place => $grip) {
+            $fingers = $fingering->taken[$hand->value][$place];
+            if (FingerPlanner::assignments($grip, $spans, true) === []) {
+                continue;
+            }
+            foreach ($fingers as $index => $finger) {
+                expect($index === 0 || $spans->reaches($fingers[$index - 1], $finger, $grip->keys[$index] - $grip->keys[$index - 1]))->toBeTrue("$place in the $hand->value hand");
+            }
+        }
+    }
+    expect(array_keys($fingering->notes))->toHaveCount(count($score->notes));
+})->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
+
+it('holds what is to be held, and says what the hand must let go', function (): void {
+    $held = MusicXml::line('C4:16', 1, '1').MusicXml::backup(16).MusicXml::line('E4:4 G4:4 A4:4 G4:4', 1, '2');
+    $wide = MusicXml::line('C3:16', 1, '1').MusicXml::backup(16).MusicXml::line('E4:4 G4:4 A4:4 G4:4', 1, '2');
+    $grips = fn (string $bar): Grips => Grips::of(Hand::Right, ($score = MusicXml::score(MusicXml::part(MusicXml::attributes().$bar)))->notes, TempoMap::of($score), new Spans);
+
+    expect($grips($held)->released)->toBe([])->and($grips($held)->grips[2]->held)->toBe([true, false]);
+    $plan = FingerPlanner::plan($grips($held)->grips, new Effort);
+    expect(array_unique(array_column($plan, 0)))->toBe([1]);
+    expect($grips($wide)->released)->toHaveCount(1);
+});
+
+it('takes the teacher\'s fingers before the printed ones and says where each comes from', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().MusicXml::note('C4', 4, '', '<technical><fingering>2</fingering></technical>').MusicXml::note('D4', 4, '', '<technical><fingering>5</fingering><fingering substitution="yes">1</fingering></technical>').MusicXml::line('E4:4 F4:4'),
+    ));
+    $fingers = function (array $own) use ($score): array {
+        $fingering = Fingering::of($score, Reading::of($score), TempoMap::of($score), new Hands, $own);
+
+        return array_map(fn (Note $note): string => $fingering->notes[$note->id].' '.$fingering->notes[$note->id]->source->value, $score->notes);
+    };
+    expect(array_slice($fingers([]), 0, 2))->toBe(['2 printed', '5-1 printed'])
+        ->and($fingers([])[2])->toEndWith(Source::Planned->value)
+        ->and($fingers([$score->notes[0]->id => '3'])[0])->toBe('3 teacher');
+});
+
+it('plans narrower grips for a smaller hand', function (): void {
+    $small = new Spans(new Reach(11, 12));
+    expect((new Spans)->reaches(1, 5, 14))->toBeTrue()->and($small->reaches(1, 5, 14))->toBeFalse()->and($small->reaches(1, 5, 12))->toBeTrue();
+});
