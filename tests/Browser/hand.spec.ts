@@ -1,0 +1,78 @@
+import fs from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard } from './support/studio';
+
+test('fingers are planned, set by typing, and the rest follows', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+    const inspector = page.getByRole('complementary');
+    const planned = page.locator('.fingers .planned text');
+    const own = page.locator('.fingers .teacher text');
+    await expect(planned.first()).toBeVisible();
+    await expect(own).toHaveCount(0);
+
+    // Bar 1: the song's first long note, with another finger than the planned one, then a silent change.
+    await page.keyboard.press('ArrowDown');
+    await expect(inspector).toContainText('F♯5');
+    await page.keyboard.press('5');
+    await expect(own).toHaveText('5');
+    await expect(inspector.getByRole('listitem').first()).toContainText('right, yours');
+    await page.keyboard.press('1');
+    await expect(own).toHaveText('5-1');
+    await saved(page);
+
+    // The next note of the chord is the bass; the other hand takes it and gives it back.
+    await page.keyboard.press('k');
+    await expect(inspector.getByRole('listitem').nth(1)).toHaveClass('selected');
+    await page.keyboard.press('r');
+    await expect(inspector.getByRole('listitem').nth(1)).toContainText('right');
+    await page.keyboard.press('z');
+    await expect(inspector.getByRole('listitem').nth(1)).toContainText('left');
+
+    // It lasts, stands on the marked copy, and can be planned again.
+    await page.keyboard.press('ArrowRight');
+    await saved(page);
+    await page.reload();
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+    await expect(own).toHaveText('5-1');
+    expect(await seriousViolations(page)).toEqual([]);
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Marked copy' }).click();
+    await page.getByRole('link', { name: 'MusicXML', exact: true }).click();
+    expect(fs.readFileSync(await (await download).path()).toString()).toContain('<fingering substitution="yes">1</fingering>');
+    await page.getByRole('link', { name: 'Back to the desk' }).click();
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+    await expect(own).toHaveText('5-1');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('0');
+    await expect(own).toHaveCount(0);
+    await saved(page);
+});
+
+test('a smaller hand has its own findings, each mended by one action', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('button', { name: 'Change Lio' }).click();
+    for (const hand of ['Right hand', 'Left hand']) {
+        await page.getByRole('combobox', { name: `${hand}, comfortable` }).selectOption({ label: 'a seventh' });
+        await page.getByRole('combobox', { name: `${hand}, at most` }).selectOption({ label: 'an octave' });
+    }
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    const listed = await studentCard(page, 'Lio').getByRole('link', { name: 'Slow Weather', exact: true }).count();
+    if (listed === 0) await givePiece(page, 'Lio', 'Slow Weather');
+    else await openDesk(page, 'Lio', 'Slow Weather');
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+
+    const inspector = page.getByRole('complementary');
+    await expect(inspector).toContainText('Right hand a seventh, at most an octave');
+    await inspector.getByRole('button', { name: 'Beyond reach: go to bar 6' }).click();
+    await expect(inspector).toContainText(
+        'is a tenth, beyond the largest reach of this left hand (an octave): the right hand can take C4. Do not force the span.',
+    );
+    await inspector.getByRole('button', { name: 'C4 to the right hand' }).click();
+    await expect(inspector).not.toContainText('is a tenth, beyond the largest reach');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(inspector).toContainText('is a tenth, beyond the largest reach');
+    await saved(page);
+});

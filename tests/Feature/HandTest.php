@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Piece;
+use App\Models\Student;
+use App\Models\StudentCopy;
+use App\Models\User;
+use Database\Factories\PieceFactory;
+use Illuminate\Testing\TestResponse;
+use Inertia\Testing\AssertableInertia;
+use Opis\JsonSchema\Validator;
+
+beforeEach(function (): void {
+    $this->teacher = User::factory()->create();
+    $this->actingAs($this->teacher);
+    $this->student = Student::factory()->for($this->teacher, 'teacher')->create();
+    $this->piece = Piece::factory()->for($this->teacher, 'teacher')->create(PieceFactory::read((string) file_get_contents(database_path('demo/slow-weather.musicxml'))));
+    $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
+    $this->url = "/copies/{$this->copy->id}";
+});
+
+/**
+ * @param  list<array<string, mixed>>  $marks
+ */
+function askHand($test, array $marks = []): TestResponse
+{
+    return $test->postJson("$test->url/hand", ['plan' => [...$test->copy->planDocument()->toArray(), 'marks' => $marks]]);
+}
+
+function finger(string $note, string $finger): array
+{
+    return ['id' => "f-$note", 'craft' => 'hand', 'kind' => 'finger', 'note' => $note, 'finger' => $finger];
+}
+
+it('answers with fingers that match the published schema', function (): void {
+    $answer = askHand($this)->assertOk();
+    $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/hand.schema.json')));
+    expect($result->isValid())->toBeTrue()->and($answer->json('fingers'))->toHaveCount(count($this->piece->score()->notes))
+        ->and(array_unique(array_column($answer->json('fingers'), 'source')))->toBe(['planned']);
+});
+
+it('plans around the teacher\'s fingers and her hands', function (): void {
+    $note = $this->piece->score()->notes[10]->id;
+    $byNote = fn (TestResponse $answer): array => array_column($answer->json('fingers'), null, 'note');
+    $other = $byNote(askHand($this))[$note]['finger'] === '2' ? '3' : '2';
+    $set = $byNote(askHand($this, [finger($note, $other)])->assertOk());
+    expect($set[$note]['finger'])->toBe($other)->and($set[$note]['source'])->toBe('teacher');
+
+    $moved = $byNote(askHand($this, [['id' => 'h', 'craft' => 'reading', 'kind' => 'hand', 'notes' => [$note], 'hand' => $set[$note]['hand'] === 'left' ? 'right' : 'left']]));
+    expect($moved[$note]['hand'])->not->toBe($set[$note]['hand']);
+    askHand($this, [finger($note, '6')])->assertUnprocessable();
+    askHand($this, [finger($note, '1-2-3')])->assertUnprocessable();
+});
+
+it('finds more beyond the reach of a smaller hand', function (): void {
+    $beyond = fn (): int => count(array_filter(askHand($this)->json('findings'), fn (array $finding): bool => $finding['kind'] === 'beyond-reach'));
+    $this->student->update(['right_comfortable' => 16, 'right_largest' => 19, 'left_comfortable' => 16, 'left_largest' => 19]);
+    $big = $beyond();
+    $this->student->update(['right_comfortable' => 9, 'right_largest' => 11, 'left_comfortable' => 9, 'left_largest' => 11]);
+    expect($big)->toBe(0)->and($beyond())->toBeGreaterThan(5);
+});
+
+it('keeps what a student\'s hands can do, and refuses what cannot be', function (): void {
+    $student = ['name' => 'Lio', 'instrument' => 'digital', 'half_pedal' => false, 'sostenuto' => false];
+    $patch = fn (array $more): TestResponse => $this->patchJson("/students/{$this->student->id}", [...$student, ...$more]);
+    $patch(['right_comfortable' => 12, 'right_largest' => 14, 'run_rate' => 8, 'left_comfortable' => null, 'left_largest' => null])->assertRedirect();
+    $hands = $this->student->fresh()->hands();
+    expect([$hands->right->comfortable, $hands->right->largest, $hands->left->comfortable])->toBe([12, 14, 13]);
+    $patch(['right_comfortable' => 14, 'right_largest' => 12])->assertJsonValidationErrors('right_largest');
+    $patch(['right_largest' => 12])->assertJsonValidationErrors('right_comfortable');
+    $patch(['left_comfortable' => 60])->assertJsonValidationErrors('left_comfortable');
+    $this->get($this->url)->assertInertia(fn (AssertableInertia $page) => $page->where('student.reach.right', [12, 14])->where('student.reach.measured', false));
+});
+
+it('hands the fingers out in the marked copy', function (): void {
+    $note = $this->piece->score()->notes[0]->id;
+    $plan = [...$this->copy->planDocument()->toArray(), 'marks' => [finger($note, '5-1')]];
+    $this->putJson("$this->url/plan", ['plan' => $plan, 'revision' => 1])->assertOk();
+    expect((string) $this->get("$this->url/download.musicxml")->getContent())->toContain('<fingering>5</fingering>')->toContain('<fingering substitution="yes">1</fingering>')
+        ->and((string) $this->get("$this->url/print/engraving")->getContent())->toContain('<fingering>5</fingering>');
+});
+
+it('keeps another teacher\'s fingers to herself', function (): void {
+    $this->actingAs(User::factory()->create());
+    askHand($this)->assertForbidden();
+});
