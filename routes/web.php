@@ -63,7 +63,8 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
-        Route::post('/copies/{copy}/hand', HandController::class)->name('copies.hand');
+        Route::post('/copies/{copy}/hand', [HandController::class, 'show'])->name('copies.hand');
+        Route::post('/copies/{copy}/hand/alternatives', [HandController::class, 'alternatives'])->name('copies.hand.alternatives');
         Route::post('/copies/{copy}/reading', ReadingController::class)->name('copies.reading');
         Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
         Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');

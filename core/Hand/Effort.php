@@ -35,6 +35,9 @@ final readonly class Effort
 
     private const FIFTH = 1.3;
 
+    /** Where strong fingers are wanted. */
+    private const WEAK_AND_LOUD = 3.0;
+
     /** Where other fingers strike with them. */
     private const FOURTH_IN_CHORD = 0.3;
 
@@ -69,9 +72,31 @@ final readonly class Effort
 
     private const AFTER_PAUSE = 0.15;
 
+    /**
+     * @param  array<string, true>  $loud  ids of notes that want a strong finger
+     */
     public function __construct(
         public Spans $spans = new Spans,
+        private array $loud = [],
     ) {
+    }
+
+    /**
+     * The cost of a whole fingering.
+     *
+     * @param  list<Grip>  $grips
+     * @param  list<list<int>>  $plan  fingers of the notes of each grip, from the thumb outwards
+     */
+    public function of(array $grips, array $plan): float
+    {
+        $cost = 0.0;
+        foreach ($grips as $place => $grip) {
+            $before = $grips[$place - 1] ?? null;
+            $cost += $this->take($grip, $plan[$place], $before, $grips[$place + 1] ?? null, null);
+            $cost += $before === null ? 0.0 : $this->move($before, $plan[$place - 1], $grip, $plan[$place]);
+        }
+
+        return $cost;
     }
 
     /**
@@ -95,6 +120,9 @@ final readonly class Effort
                 5 => ($isAlone ? self::FIFTH : self::FIFTH_IN_CHORD) + ($black && $isAlone ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
                 default => 0.0,
             };
+            if ($finger >= 4 && $isAlone && isset($this->loud[$grip->notes[$index]->id])) {
+                $cost += self::WEAK_AND_LOUD;
+            }
             if ($index > 0) {
                 $cost += $this->spans->cost($fingers[$index - 1], $finger, $grip->keys[$index] - $grip->keys[$index - 1]);
             }

@@ -11,6 +11,8 @@ enum FindingKind: string
 {
     case Unjoined = 'unjoined';
     case BeyondReach = 'beyond-reach';
+    case SharedKey = 'shared-key';
+    case TwoWays = 'two-ways';
     case LetGo = 'let-go';
     case OffTheKeyboard = 'off-the-keyboard';
     case Strain = 'strain';

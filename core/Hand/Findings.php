@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Severity;
@@ -26,6 +27,9 @@ final class Findings
 
     private const WIDE = 12;
 
+    /** What a key needs to come up before it can be struck again, in ms [start]. */
+    private const KEY_RISES = 60;
+
     private const INTERVALS = [12 => 'an octave', 13 => 'a small ninth', 14 => 'a ninth', 15 => 'a small tenth', 16 => 'a tenth', 17 => 'an eleventh', 19 => 'a twelfth', 24 => 'two octaves'];
 
     private function __construct(
@@ -40,10 +44,10 @@ final class Findings
      * @param  list<Joint>  $joints
      * @return list<Finding> by place
      */
-    public static function of(Score $score, Reading $reading, Fingering $fingering, array $joints, Hands $hands = new Hands): array
+    public static function of(Score $score, Reading $reading, Fingering $fingering, TempoMap $tempo, array $joints, Hands $hands = new Hands): array
     {
         $finder = new self($score, $reading, $fingering, $hands);
-        $findings = [...array_values(array_filter(array_map($finder->unjoined(...), $joints))), ...$finder->letGo(), ...$finder->offTheKeyboard()];
+        $findings = [...array_values(array_filter(array_map($finder->unjoined(...), $joints))), ...$finder->letGo(), ...$finder->offTheKeyboard(), ...$finder->sharedKeys($tempo), ...$finder->twoWays()];
         foreach (Hand::cases() as $hand) {
             $findings = [...$findings, ...$finder->beyondReach($hand), ...$finder->strain($hand)];
         }
@@ -140,6 +144,60 @@ final class Findings
         return array_map(fn (Note $note): Finding => new Finding(
             FindingKind::OffTheKeyboard, Severity::Serious, [$note], self::name($note).' is not on the keyboard: play the nearest key of that name.',
         ), $off);
+    }
+
+    /**
+     * Keys that one hand strikes while the other still holds them.
+     *
+     * @return list<Finding>
+     */
+    private function sharedKeys(TempoMap $tempo): array
+    {
+        $findings = $held = [];
+        foreach ($this->score->notes as $note) {
+            if ($note->grace) {
+                continue;
+            }
+            $before = $held[$note->midi] ?? null;
+            if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $this->reading->hands[$before->id] !== $this->reading->hands[$note->id]) {
+                $early = 1000 * ($tempo->seconds($before->end()) - $tempo->seconds($note->onset)) + self::KEY_RISES;
+                $findings[] = new Finding(
+                    FindingKind::SharedKey, Severity::Warning, [$note, $before],
+                    sprintf('Both hands want %s: the %s hand must leave it %d ms before its written end, or the key does not speak.', self::name($note), $this->reading->hands[$before->id]->value, round($early)),
+                );
+            }
+            if ($before === null || $before->end()->isLessThan($note->end())) {
+                $held[$note->midi] = $note;
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * Figures that come again with other fingers.
+     *
+     * @return list<Finding>
+     */
+    private function twoWays(): array
+    {
+        $findings = [];
+        foreach (Figures::of($this->score, $this->reading) as [$likeness, $pairs]) {
+            foreach ($pairs as [$earlier, $later]) {
+                $here = $this->fingering->notes[$later->id];
+                $there = $this->fingering->notes[$earlier->id];
+                if ($here->finger !== $there->finger) {
+                    $number = $this->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
+                    $findings[] = new Finding(
+                        FindingKind::TwoWays, Severity::Hint, [$later], "The figure of bar $number has other fingers here: $here->finger on ".self::name($later).", $there->finger there.",
+                        new Remedy('finger', $later->id, (string) $there->finger, "$there->finger on ".self::name($later).' here too'),
+                    );
+                    break;
+                }
+            }
+        }
+
+        return $findings;
     }
 
     /**

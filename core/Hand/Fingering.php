@@ -6,9 +6,11 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Sound\Loudness;
 
 /**
  * The fingers of a whole piece: the teacher's and the printed ones as they are, the rest planned around them.
@@ -32,15 +34,37 @@ final readonly class Fingering
     /**
      * @param  array<string, string>  $own  the teacher's fingers by note id, as "3" or "5-1"
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = []): self
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = [], School $school = School::Ease): self
     {
         $asked = self::asked($score->notes, $own);
+        $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
+        $loud = $school === School::Strength ? self::loud($score) : [];
+        $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
+        if ($school !== School::Figure) {
+            return $plan;
+        }
+        foreach (Figures::of($score, $reading) as [, $pairs]) {
+            foreach ($pairs as [$earlier, $later]) {
+                $fixed[$later->id] ??= $fixed[$earlier->id] ?? $plan->notes[$earlier->id]->finger;
+            }
+        }
+
+        return self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
+    }
+
+    /**
+     * @param  array<string, FingeredNote>  $asked
+     * @param  array<string, int>  $fixed  fingers by note id
+     * @param  array<string, true>  $loud  ids of notes
+     */
+    private static function planned(Score $score, Reading $reading, TempoMap $tempo, Hands $hands, array $asked, array $fixed, array $loud): self
+    {
         $notes = $grips = $taken = $released = [];
         foreach (Hand::cases() as $hand) {
             $mine = array_values(array_filter($score->notes, fn (Note $note): bool => $reading->hands[$note->id] === $hand));
-            $effort = new Effort(new Spans($hands->reach($hand)));
+            $effort = new Effort(new Spans($hands->reach($hand)), $loud);
             $found = Grips::of($hand, $mine, $tempo, $effort->spans);
-            $plan = FingerPlanner::plan($found->grips, $effort, self::tonics($found->grips, $reading), array_map(fn (FingeredNote $one): int => $one->finger, $asked));
+            $plan = FingerPlanner::plan($found->grips, $effort, self::tonics($found->grips, $reading), $fixed);
             $notes += self::fingered($mine, $found->grips, $plan, $asked);
             $grips[$hand->value] = $found->grips;
             $taken[$hand->value] = $plan;
@@ -48,6 +72,22 @@ final readonly class Fingering
         }
 
         return new self($notes, $grips, $taken, $released);
+    }
+
+    /**
+     * @return array<string, true> ids of the notes that are loud
+     */
+    private static function loud(Score $score): array
+    {
+        $dynamics = new Dynamics($score);
+        $loud = [];
+        foreach ($score->notes as $note) {
+            if (Dynamics::velocity($dynamics->ledger($note)) >= Loudness::MARKS['f']) {
+                $loud[$note->id] = true;
+            }
+        }
+
+        return $loud;
     }
 
     /**

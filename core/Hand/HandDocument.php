@@ -18,9 +18,9 @@ final class HandDocument
      * @param  array<string, string>  $own  the teacher's fingers by note id
      * @return array<string, mixed>
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands, array $own): array
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands, array $own, School $school = School::Ease): array
     {
-        $fingering = Fingering::of($score, $reading, $tempo, $hands, $own);
+        $fingering = Fingering::of($score, $reading, $tempo, $hands, $own, $school);
         $joints = Joints::of($score, $reading, $tempo, $fingering, $hands);
 
         return [
@@ -37,7 +37,7 @@ final class HandDocument
                 'remedy' => $finding->remedy === null ? null : [
                     'action' => $finding->remedy->action, 'note' => $finding->remedy->note, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
                 ],
-            ], Findings::of($score, $reading, $fingering, $joints, $hands)),
+            ], Findings::of($score, $reading, $fingering, $tempo, $joints, $hands)),
         ];
     }
 }

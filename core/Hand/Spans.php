@@ -31,6 +31,9 @@ final readonly class Spans
 
     private const IMPRACTICAL = 10.0;
 
+    /** One finger strikes two keys that lie so close. */
+    private const TWO_KEYS = 2;
+
     /** @var array<int, array{int, int, int, float, float, float}> by lower finger × 10 + higher finger */
     private array $limits;
 
@@ -45,12 +48,18 @@ final readonly class Spans
     }
 
     /**
-     * Whether two fingers can hold keys so far apart.
+     * Whether two fingers, or one, can hold keys so far apart.
      *
      * @param  int  $span  semitones from the lower to the higher finger, outwards from the thumb
      */
     public function reaches(int $lower, int $higher, int $span): bool
     {
+        if ($lower === $higher) {
+            return $span <= self::TWO_KEYS;
+        }
+        if ($lower > $higher) {
+            return $this->reaches($higher, $lower, -$span);
+        }
         [$least, , , , , $most] = $this->limits[$lower * 10 + $higher];
 
         return $span >= $least && $span <= $most;
@@ -62,6 +71,12 @@ final readonly class Spans
      */
     public function cost(int $lower, int $higher, int $span): float
     {
+        if ($lower === $higher) {
+            return $span <= self::TWO_KEYS ? 0.0 : self::IMPRACTICAL;
+        }
+        if ($lower > $higher) {
+            return $this->cost($higher, $lower, -$span);
+        }
         [$leastPractical, $leastComfortable, $leastRelaxed, $mostRelaxed, $mostComfortable, $mostPractical] = $this->limits[$lower * 10 + $higher];
         $cost = 0.0;
         if ($span < $leastRelaxed) {

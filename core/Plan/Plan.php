@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Plan;
 
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
+use Tarnwind\Core\Hand\School as Fingers;
 use Tarnwind\Core\Pedal\Depth;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
@@ -44,6 +45,7 @@ final readonly class Plan
         public array $notes,
         public array $reading = [],
         public array $fingers = [],
+        public Fingers $fingering = Fingers::Ease,
     ) {
     }
 
@@ -72,7 +74,7 @@ final readonly class Plan
             $found = (new ErrorFormatter)->formatFlat($error);
             throw new InvalidPlan('This is not a plan: '.(string) end($found));
         }
-        /** @var array{school: string, tempo: int|float|null, marks: list<array<string, mixed>>} $plan */
+        /** @var array{school: string, tempo: int|float|null, fingering?: string, marks: list<array<string, mixed>>} $plan */
         $plan = json_decode($json, true, 32);
         $marks = array_map(self::markFrom(...), $plan['marks']);
 
@@ -82,6 +84,7 @@ final readonly class Plan
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof BarNote)),
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark)),
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof FingerMark)),
+            Fingers::from($plan['fingering'] ?? Fingers::Ease->value),
         );
     }
 
@@ -94,6 +97,7 @@ final readonly class Plan
             'format' => self::FORMAT,
             'school' => $this->school->value,
             'tempo' => $this->tempo,
+            'fingering' => $this->fingering->value,
             'marks' => array_map(fn (Mark $mark): array => $mark->toArray(), $this->marks()),
         ];
     }
@@ -127,7 +131,7 @@ final readonly class Plan
 
             return $kept;
         };
-        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers));
+        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers), $this->fingering);
 
         return [$plan, $lost];
     }
@@ -234,7 +238,7 @@ final readonly class Plan
             }
         }
 
-        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers);
+        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers, $this->fingering);
     }
 
     /**

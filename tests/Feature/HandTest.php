@@ -81,7 +81,26 @@ it('hands the fingers out in the marked copy', function (): void {
         ->and((string) $this->get("$this->url/print/engraving")->getContent())->toContain('<fingering>5</fingering>');
 });
 
+it('compares the fingers of one note', function (): void {
+    $plan = $this->copy->planDocument()->toArray();
+    $note = $this->piece->score()->notes[4]->id;
+    $answer = $this->postJson("$this->url/hand/alternatives", ['plan' => $plan, 'note' => $note])->assertOk();
+    expect(array_column($answer->json(), 'finger'))->toBe([1, 2, 3, 4, 5])->and($answer->json('0.words'))->toBeString();
+    expect($this->postJson("$this->url/hand/alternatives", ['plan' => $plan, 'note' => 'nowhere'])->json())->toBe([]);
+});
+
+it('keeps what planned fingers go by in the plan', function (): void {
+    $plan = [...$this->copy->planDocument()->toArray(), 'fingering' => 'figure'];
+    $this->putJson("$this->url/plan", ['plan' => $plan, 'revision' => 1])->assertOk();
+    expect($this->copy->fresh()->planDocument()->toArray()['fingering'])->toBe('figure');
+    $this->putJson("$this->url/plan", ['plan' => [...$plan, 'fingering' => 'any'], 'revision' => 2])->assertUnprocessable();
+    // Plans from before the choice was there stay valid.
+    unset($plan['fingering']);
+    $this->postJson("$this->url/hand", ['plan' => $plan])->assertOk();
+});
+
 it('keeps another teacher\'s fingers to herself', function (): void {
     $this->actingAs(User::factory()->create());
     askHand($this)->assertForbidden();
+    $this->postJson("$this->url/hand/alternatives", ['plan' => $this->copy->planDocument()->toArray(), 'note' => 'x'])->assertForbidden();
 });

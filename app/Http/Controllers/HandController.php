@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
 use Illuminate\Http\JsonResponse;
+use Tarnwind\Core\Hand\Alternative;
+use Tarnwind\Core\Hand\Alternatives;
+use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\HandDocument;
 use Tarnwind\Core\Rendition\TempoMap;
 
@@ -15,13 +18,28 @@ use Tarnwind\Core\Rendition\TempoMap;
  */
 final class HandController
 {
-    public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
+    public function show(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
         $preparation = $copy->piece->preparation($plan);
 
         return response()->json(HandDocument::of(
-            $preparation->score, $preparation->reading, TempoMap::of($preparation->score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(),
+            $preparation->score, $preparation->reading, TempoMap::of($preparation->score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering,
         ));
+    }
+
+    /**
+     * What each finger would cost at one note.
+     */
+    public function alternatives(PlanRequest $request, StudentCopy $copy): JsonResponse
+    {
+        $plan = $request->plan();
+        $preparation = $copy->piece->preparation($plan);
+        $hands = $copy->student->hands();
+        $fingering = Fingering::of($preparation->score, $preparation->reading, TempoMap::of($preparation->score, $plan->tempo), $hands, $plan->fingersByNote(), $plan->fingering);
+
+        return response()->json(array_map(fn (Alternative $one): array => [
+            'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,
+        ], Alternatives::of($preparation->reading, $fingering, $hands, $request->string('note')->toString())));
     }
 }

@@ -24,6 +24,7 @@ final class PlanRequest extends FormRequest
         return [
             'plan' => ['required', 'array'],
             'revision' => ['sometimes', 'integer', 'min:1'],
+            'note' => ['sometimes', 'string', 'max:100'],
             'from' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
             'to' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
         ];

@@ -42,7 +42,7 @@ function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?Fi
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
     $fingering = Fingering::of($score, $reading, $map, $hands);
-    $found = Findings::of($score, $reading, $fingering, Joints::of($score, $reading, $map, $fingering, $hands), $hands);
+    $found = Findings::of($score, $reading, $fingering, $map, Joints::of($score, $reading, $map, $fingering, $hands), $hands);
 
     return array_values(array_filter($found, fn (Finding $finding): bool => $kind === null || $finding->kind === $kind));
 }
@@ -115,4 +115,21 @@ it('warns of strain where octaves gather without a pause, and not where there is
     $found = findings($score, tempo: 100, kind: FindingKind::Strain);
     expect($found)->toHaveCount(1)->and($found[0]->reason)->toContain('24 octaves')->toContain('doctor or therapist')
         ->and(findings($score, tempo: 40, kind: FindingKind::Strain))->toBe([]);
+});
+
+it('says how early a hand must leave a key that the other one wants', function (): void {
+    // The left hand holds G4 over two beats; the right hand strikes it on the second: at ♩ = 60 one second early, and the key must rise.
+    $score = MusicXml::score(MusicXml::piano([['-:4 G4:4 C5:8', 'G4:8 C3:8']]));
+    $found = findings($score, kind: FindingKind::SharedKey);
+    expect($found)->toHaveCount(1)->and($found[0]->reason)->toBe('Both hands want G4: the left hand must leave it 1060 ms before its written end, or the key does not speak.')
+        ->and(findings(MusicXml::score(MusicXml::piano([['-:8 G4:4 C5:4', 'G4:8 C3:8']])), kind: FindingKind::SharedKey))->toBe([]);
+});
+
+it('finds a figure that comes again with other fingers, and offers the first ones', function (): void {
+    $figure = fn (string $finger): string => MusicXml::note('E5', 4, '', "<technical><fingering>$finger</fingering></technical>").MusicXml::line('D5:4 C5:4 B4:4');
+    $bar = fn (string $right): string => $right.MusicXml::backup(16).MusicXml::line('C3:8 G3:8', 2, '5');
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$bar($figure('4')), $bar(MusicXml::line('A4:16')), $bar($figure('3'))));
+    $found = findings($score, kind: FindingKind::TwoWays);
+    expect($found[0]->reason)->toBe('The figure of bar 1 has other fingers here: 3 on E5, 4 there.')
+        ->and([$found[0]->remedy?->action, $found[0]->remedy?->value])->toBe(['finger', '4']);
 });

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Effort;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\FingerPlanner;
@@ -9,6 +10,7 @@ use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Grips;
 use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Hand\Reach;
+use Tarnwind\Core\Hand\School;
 use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Reading\Hand;
@@ -47,25 +49,6 @@ function gripsOf(Hand $hand, array $keys): array
     return Grips::of($hand, $score->notes, TempoMap::of($score, 120.0), new Spans)->grips;
 }
 
-/**
- * The cost of a fingering as the planner adds it up.
- *
- * @param  list<Grip>  $grips
- * @param  list<list<int>>  $plan
- */
-function effort(array $grips, array $plan): float
-{
-    $effort = new Effort;
-    $cost = 0.0;
-    foreach ($grips as $place => $grip) {
-        $before = $grips[$place - 1] ?? null;
-        $cost += $effort->take($grip, $plan[$place], $before, $grips[$place + 1] ?? null, null);
-        $cost += $before === null ? 0.0 : $effort->move($before, $plan[$place - 1], $grip, $plan[$place]);
-    }
-
-    return $cost;
-}
-
 it('fingers scales and arpeggios as they are taught, nine times in ten', function (): void {
     $right = $compared = 0;
     $differences = [];
@@ -83,7 +66,7 @@ it('finds what trying every fingering finds', function (int $seed): void {
     $least = INF;
     $try = function (array $plan) use (&$try, &$least, $grips): void {
         if (count($plan) === count($grips)) {
-            $least = min($least, effort($grips, $plan));
+            $least = min($least, (new Effort)->of($grips, $plan));
 
             return;
         }
@@ -92,7 +75,7 @@ it('finds what trying every fingering finds', function (int $seed): void {
         }
     };
     $try([]);
-    expect(effort($grips, FingerPlanner::plan($grips, new Effort)))->toEqualWithDelta($least, 1e-9);
+    expect((new Effort)->of($grips, FingerPlanner::plan($grips, new Effort)))->toEqualWithDelta($least, 1e-9);
 })->with(range(1, 8));
 
 it('fingers the left hand as the mirror of the right', function (int $seed): void {
@@ -162,7 +145,57 @@ it('takes the teacher\'s fingers before the printed ones and says where each com
         ->and($fingers([$score->notes[0]->id => '3'])[0])->toBe('3 teacher');
 });
 
+it('survives fingers that cannot be, and chords for more than five', function (): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line('C4+E4+G4+C5:8 C4+D4+E4+F4+G4+A4+B4:8')));
+    $own = [];
+    foreach ($score->notes as $note) {
+        $own[$note->id] = '5';
+    }
+    $fingering = Fingering::of($score, Reading::of($score), TempoMap::of($score), new Hands, $own);
+    expect(array_unique(array_map(strval(...), $fingering->notes)))->toBe([$score->notes[0]->id => '5'])
+        ->and(Fingering::of($score, Reading::of($score), TempoMap::of($score))->notes)->toHaveCount(11);
+});
+
 it('plans narrower grips for a smaller hand', function (): void {
     $small = new Spans(new Reach(11, 12));
     expect((new Spans)->reaches(1, 5, 14))->toBeTrue()->and($small->reaches(1, 5, 14))->toBeFalse()->and($small->reaches(1, 5, 12))->toBeTrue();
+});
+
+it('gives a figure that comes again the same fingers, if that is the school', function (): void {
+    $figure = ['E5:2 D5:2 C5:2 B4:2 A4:4 B4:4', 'C3:16'];
+    $score = MusicXml::score(MusicXml::piano([['C5:4 F5:4 A5:8', 'F3:16'], $figure, ['G4:16', 'C3:16'], ['G5:4 A5:4 B5:8', 'G3:16'], $figure, ['C5:16', 'C3:16']]));
+    $reading = Reading::of($score);
+    $fingers = fn (School $school, array $own = []): array => array_map(
+        fn (int $bar): string => implode(' ', array_map(fn (Note $note): string => (string) Fingering::of($score, $reading, TempoMap::of($score), new Hands, $own, $school)->notes[$note->id], array_filter($score->notes, fn (Note $note): bool => $note->measure === $bar && $note->staff === 1))), [1, 4],
+    );
+    $first = array_values(array_filter($score->notes, fn (Note $note): bool => $note->measure === 1 && $note->staff === 1))[0];
+    [$here, $there] = $fingers(School::Figure, [$first->id => '3']);
+    expect($there)->toBe($here)->and($here)->toStartWith('3 ')
+        ->and($fingers(School::Ease, [$first->id => '3'])[1])->not->toStartWith('3 ');
+});
+
+it('takes strong fingers where it is loud, if that is the school', function (): void {
+    $loud = '<direction><direction-type><dynamics><ff/></dynamics></direction-type></direction>';
+    $line = implode('', array_map(fn (int $key): string => MusicXml::key($key, 4), [...walk(5, 24), ...walk(9, 24)]));
+    $weak = function (string $marks, School $school) use ($line): int {
+        $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$marks.$line));
+        $fingering = Fingering::of($score, Reading::of($score), TempoMap::of($score), new Hands, [], $school);
+
+        return count(array_filter($fingering->notes, fn ($one): bool => $one->finger >= 4));
+    };
+    expect($weak($loud, School::Strength))->toBeLessThan($weak($loud, School::Ease))->and($weak('', School::Strength))->toBe($weak('', School::Ease));
+});
+
+it('compares the fingers a note could have, the planned one as the easiest', function (): void {
+    [$score, $reading] = Labels::reading('lantern-on-the-water.musicxml');
+    $fingering = Fingering::of($score, $reading, TempoMap::of($score));
+    foreach (array_slice($score->notes, 20, 12) as $note) {
+        $alternatives = array_column(Alternatives::of($reading, $fingering, new Hands, $note->id), null, 'finger');
+        $planned = $alternatives[$fingering->notes[$note->id]->finger];
+        // The leaning to the tonic is left out of the comparison.
+        expect($alternatives)->toHaveCount(5)->and($planned->extra)->toBeLessThanOrEqual(0.0)->toBeGreaterThan(-1.0)
+            ->and(max(array_column($alternatives, 'extra')))->toBeGreaterThan(1.0)
+            ->and($planned->inWords())->toBe('as easy')->and($planned->follows[0])->toContain((string) $planned->finger);
+    }
+    expect(Alternatives::of($reading, $fingering, new Hands, 'nowhere'))->toBe([]);
 });

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * Another finger for a note, with what follows from it.
+ */
+final readonly class Alternative
+{
+    /**
+     * @param  float  $extra  effort beyond that of the planned fingering, around the note
+     * @param  list<string>  $follows  fingers of the grip and of those after it, as "135" for a chord
+     */
+    public function __construct(
+        public int $finger,
+        public float $extra,
+        public array $follows,
+    ) {
+    }
+
+    public function inWords(): string
+    {
+        return match (true) {
+            $this->extra < 0.25 => 'as easy',
+            $this->extra < 2 => 'a little harder',
+            $this->extra < 6 => 'harder',
+            default => 'much harder',
+        };
+    }
+}

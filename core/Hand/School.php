@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+/**
+ * What a fingering goes by.
+ */
+enum School: string
+{
+    /** Least effort, whatever comes again. */
+    case Ease = 'ease';
+
+    /** Strong fingers where it is loud: the hand moves with the dynamics. */
+    case Strength = 'strength';
+
+    /** One fingering for one figure: what comes again has the same fingers. */
+    case Figure = 'figure';
+}
