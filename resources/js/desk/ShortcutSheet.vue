@@ -35,6 +35,7 @@ const GROUPS: { title: string; rows: Row[] }[] = [
         title: 'Hand',
         rows: [
             [['1', '…', '5'], 'this finger here; a second digit is a silent change'],
+            [['A'], 'compare the fingers this note could have'],
             [['0'], 'plan this finger again'],
             [['K'], 'next note of the chord, from the top down'],
             [['R', 'L'], 'right or left hand plays this note'],

@@ -194,6 +194,10 @@ export function useDesk(props: DeskProps) {
         commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'hand'), ...marks] });
     }
 
+    function setFingering(fingering: NonNullable<PlanDocument['fingering']>): void {
+        commit({ ...plan.value, fingering });
+    }
+
     function setTempo(tempo: number | null): void {
         const next = { ...plan.value, tempo };
         commit(next);
@@ -306,6 +310,7 @@ export function useDesk(props: DeskProps) {
         setTempo,
         setReading,
         setFingers,
+        setFingering,
         setNote,
         setWords,
         naturalEnd,

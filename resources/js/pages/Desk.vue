@@ -81,7 +81,7 @@ const reading = reader.reading;
 const naming = ref<Naming>('both');
 const hander = useHands(props.copy.id);
 const hands = hander.hands;
-const fingers = useFingers(desk, props.score, hander.byNote);
+const fingers = useFingers(desk, props.score, hander);
 const corrections = useCorrections(desk, props.score, reading);
 
 function show(name: View): void {
@@ -100,7 +100,7 @@ function nextView(): void {
 watch(desk.reading, (marks) => {
     if (reading.value || marks.length > 0) void reader.ask(desk.plan.value);
 });
-watch([desk.reading, desk.fingers, tempo], () => {
+watch([desk.reading, desk.fingers, () => desk.plan.value.fingering, tempo], () => {
     if (hands.value) void hander.ask(desk.plan.value);
 });
 watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
@@ -202,7 +202,13 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
             </label>
             <PedalTools v-if="view === 'pedal'" :desk="desk" :schools="schools" />
             <ReadTools v-else-if="view === 'read'" :naming="naming" @name="(value) => (naming = value)" @phrase="corrections.togglePhrase()" />
-            <HandTools v-else-if="view === 'hand'" @clear="fingers.clear()" />
+            <HandTools
+                v-else-if="view === 'hand'"
+                :school="desk.plan.value.fingering ?? 'ease'"
+                @choose="desk.setFingering"
+                @compare="fingers.askAlternatives()"
+                @clear="fingers.clear()"
+            />
             <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
@@ -246,7 +252,15 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
             </main>
             <PedalInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
             <ReadInspector v-else-if="view === 'read' && reading" :desk="desk" :score="score" :reading="reading" :corrections="corrections" />
-            <HandInspector v-else-if="view === 'hand' && hands" :desk="desk" :score="score" :student="student" :hands="hands" :fingers="fingers" />
+            <HandInspector
+                v-else-if="view === 'hand' && hands"
+                :desk="desk"
+                :score="score"
+                :student="student"
+                :hands="hands"
+                :fingers="fingers"
+                :alternatives="hander.alternatives.value"
+            />
             <p v-else-if="view === 'read' || view === 'hand'" class="engraving-note wait" role="status">Reading the score …</p>
             <CountInspector
                 v-else-if="counting.counting.value"

@@ -7,14 +7,23 @@ import { fractionValue } from '../../support/fraction';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import { spanName } from '../../support/intervals';
 import KeyboardView from './KeyboardView.vue';
+import type { Alternative } from './useHands';
 import type { FingerActions } from './useFingers';
 
-const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student']; hands: HandDocument; fingers: FingerActions }>();
+const props = defineProps<{
+    desk: Desk;
+    score: DeskProps['score'];
+    student: DeskProps['student'];
+    hands: HandDocument;
+    fingers: FingerActions;
+    alternatives: { note: string; list: Alternative[] } | null;
+}>();
 
 type Finding = HandDocument['findings'][number];
 
 const bar = computed(() => props.score.measures[props.desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
+const compared = computed(() => (props.alternatives !== null && props.alternatives.note === props.fingers.note.value?.note ? props.alternatives.list : []));
 const findings = computed(() => props.hands.findings.filter(({ measure }) => measure === props.desk.measure.value));
 
 /** Both hands would make the keys too small: the hand of the selected note. */
@@ -29,6 +38,8 @@ const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: '
 const KINDS: Record<Finding['kind'], string> = {
     unjoined: 'Fingers do not join',
     'beyond-reach': 'Beyond reach',
+    'shared-key': 'One key for both hands',
+    'two-ways': 'Figure in two ways',
     'let-go': 'Cannot be held',
     'off-the-keyboard': 'Not on the keyboard',
     strain: 'Strain',
@@ -74,6 +85,29 @@ const overview = computed(() => {
                     other hand
                 </button>
             </div>
+        </section>
+        <section v-if="compared.length > 0" aria-label="Alternatives">
+            <h3>Alternatives</h3>
+            <table class="alternatives">
+                <thead>
+                    <tr>
+                        <th scope="col">Finger</th>
+                        <th scope="col">goes on</th>
+                        <th scope="col">effort</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="one in compared" :key="one.finger">
+                        <td>
+                            <button type="button" :aria-label="`Take finger ${one.finger}`" @click="fingers.type(one.finger)">{{ one.finger }}</button>
+                        </td>
+                        <td class="line">{{ one.follows.join(' ') }}</td>
+                        <td>
+                            {{ one.words }} <span class="quiet">{{ one.extra > 0 ? `+${one.extra}` : one.extra }}</span>
+                        </td>
+                    </tr>
+                </tbody>
+            </table>
         </section>
         <section>
             <h3>Findings</h3>
@@ -150,6 +184,25 @@ h3 {
 .finger {
     min-width: 30px;
     font-weight: 600;
+}
+
+.alternatives {
+    width: 100%;
+    border-collapse: collapse;
+}
+
+.alternatives th {
+    text-align: left;
+    font-weight: 400;
+    color: var(--quiet);
+}
+
+.alternatives td {
+    padding: 1px 0;
+}
+
+.line {
+    font-family: var(--serif);
 }
 
 .digits,

@@ -1,35 +1,42 @@
 <script setup lang="ts">
-defineEmits<{ clear: [] }>();
+import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import type { PlanDocument } from '../../types/generated/plan';
+
+type School = NonNullable<PlanDocument['fingering']>;
+
+defineProps<{ school: School }>();
+defineEmits<{ choose: [school: School]; clear: []; compare: [] }>();
+
+const SCHOOLS: { value: School; label: string }[] = [
+    { value: 'ease', label: 'least effort' },
+    { value: 'strength', label: 'strong fingers where it is loud' },
+    { value: 'figure', label: 'one fingering for one figure' },
+];
 </script>
 
 <template>
-    <span class="hint">Type 1–5; a second digit is a silent change</span>
-    <span class="gap" />
+    <label class="field">
+        <span class="long">Fingers by</span>
+        <ChoiceSelect :value="school" :options="SCHOOLS" label="Fingers by" @choose="(value) => $emit('choose', value)" />
+    </label>
+    <a-button class="tool" @click="$emit('compare')">Compare <kbd>A</kbd></a-button>
     <a-button class="tool" @click="$emit('clear')">Plan it again <kbd>0</kbd></a-button>
     <ul class="legend" aria-label="Fingers">
         <li><i class="planned">3</i> planned</li>
         <li><i class="printed">3</i> printed</li>
         <li><i class="teacher">3</i> yours</li>
-        <li><b aria-hidden="true">‖</b> fingers do not join</li>
+        <li><b aria-hidden="true">‖</b> do not join</li>
     </ul>
 </template>
 
 <style scoped>
-.hint,
-.legend {
-    color: var(--quiet);
-}
-
-.hint {
-    margin-left: 8px;
-}
-
 .legend {
     display: flex;
     gap: 12px;
     margin: 0 0 0 6px;
     padding: 0;
     list-style: none;
+    color: var(--quiet);
 }
 
 i {

@@ -1,8 +1,9 @@
-import { computed, ref, watch, type Ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import { giveHand } from '../read/edits';
 import * as edits from './edits';
+import type { HandsState } from './useHands';
 
 type Finding = HandDocument['findings'][number];
 
@@ -10,7 +11,7 @@ type Finding = HandDocument['findings'][number];
 const TOGETHER = 1200;
 
 /** What the teacher does about fingers at the cursor. */
-export function useFingers(desk: Desk, score: DeskProps['score'], byNote: Ref<ReadonlyMap<string, FingeredNote>>) {
+export function useFingers(desk: Desk, score: DeskProps['score'], { byNote, compare }: HandsState) {
     /** The fingers at a moment, from the top down. */
     function at(moment: number): FingeredNote[] {
         const found = (score.moments[moment]?.notes ?? []).map((note) => byNote.value.get(note)).filter((one) => one !== undefined);
@@ -55,6 +56,11 @@ export function useFingers(desk: Desk, score: DeskProps['score'], byNote: Ref<Re
         else if (remedy) desk.setReading(giveHand(desk.reading.value, [remedy.note], remedy.value === 'left' ? 'left' : 'right'));
     }
 
+    /** Asks what each finger would cost at the selected note. */
+    function askAlternatives(): void {
+        if (note.value) void compare(desk.plan.value, note.value.note);
+    }
+
     const select = (index: number): void => void (selected.value = index);
 
     /** The keys of the view. */
@@ -62,12 +68,13 @@ export function useFingers(desk: Desk, score: DeskProps['score'], byNote: Ref<Re
         k: () => (selected.value = now.value.length > 0 ? (selected.value + 1) % now.value.length : 0),
         l: () => toHand('left'),
         r: () => toHand('right'),
+        a: askAlternatives,
         '0': clear,
         Backspace: clear,
         ...Object.fromEntries([1, 2, 3, 4, 5].map((digit) => [String(digit), () => type(digit)])),
     };
 
-    return { now, next, note, selected, select, type, clear, toHand, remedy, keys };
+    return { now, next, note, selected, select, type, clear, toHand, remedy, askAlternatives, keys };
 }
 
 export type FingerActions = ReturnType<typeof useFingers>;
