@@ -17,6 +17,7 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
+use App\Http\Controllers\TouchController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -65,6 +66,7 @@ Route::middleware('auth')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
         Route::post('/copies/{copy}/hand', [HandController::class, 'show'])->name('copies.hand');
         Route::post('/copies/{copy}/hand/alternatives', [HandController::class, 'alternatives'])->name('copies.hand.alternatives');
+        Route::post('/copies/{copy}/touch', TouchController::class)->name('copies.touch');
         Route::post('/copies/{copy}/reading', ReadingController::class)->name('copies.reading');
         Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
         Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');

@@ -21,6 +21,8 @@ use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Touch\Profile;
 
 /**
  * What the teacher wants for one student's copy of a score.
@@ -37,6 +39,7 @@ final readonly class Plan
      * @param  list<BarNote>  $notes
      * @param  list<HarmonyMark|BoundaryMark|LayerMark|HandMark>  $reading  what the teacher reads otherwise, the last word last
      * @param  list<FingerMark>  $fingers  the teacher's
+     * @param  list<TouchMark>  $touch  the last word last
      */
     public function __construct(
         public School $school,
@@ -46,6 +49,8 @@ final readonly class Plan
         public array $reading = [],
         public array $fingers = [],
         public Fingers $fingering = Fingers::Ease,
+        public array $touch = [],
+        public Profile $profile = Profile::Written,
     ) {
     }
 
@@ -74,7 +79,7 @@ final readonly class Plan
             $found = (new ErrorFormatter)->formatFlat($error);
             throw new InvalidPlan('This is not a plan: '.(string) end($found));
         }
-        /** @var array{school: string, tempo: int|float|null, fingering?: string, marks: list<array<string, mixed>>} $plan */
+        /** @var array{school: string, tempo: int|float|null, fingering?: string, touch?: string, marks: list<array<string, mixed>>} $plan */
         $plan = json_decode($json, true, 32);
         $marks = array_map(self::markFrom(...), $plan['marks']);
 
@@ -85,6 +90,8 @@ final readonly class Plan
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark)),
             array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof FingerMark)),
             Fingers::from($plan['fingering'] ?? Fingers::Ease->value),
+            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof TouchMark)),
+            Profile::from($plan['touch'] ?? Profile::Written->value),
         );
     }
 
@@ -98,6 +105,7 @@ final readonly class Plan
             'school' => $this->school->value,
             'tempo' => $this->tempo,
             'fingering' => $this->fingering->value,
+            'touch' => $this->profile->value,
             'marks' => array_map(fn (Mark $mark): array => $mark->toArray(), $this->marks()),
         ];
     }
@@ -107,7 +115,7 @@ final readonly class Plan
      */
     public function marks(): array
     {
-        return [...$this->pedal, ...$this->notes, ...$this->reading, ...$this->fingers];
+        return [...$this->pedal, ...$this->notes, ...$this->reading, ...$this->fingers, ...$this->touch];
     }
 
     /**
@@ -131,7 +139,7 @@ final readonly class Plan
 
             return $kept;
         };
-        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers), $this->fingering);
+        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers), $this->fingering, $carry($this->touch), $this->profile);
 
         return [$plan, $lost];
     }
@@ -175,6 +183,19 @@ final readonly class Plan
     public function fingersByNote(): array
     {
         return array_column($this->fingers, 'finger', 'note');
+    }
+
+    /**
+     * @return array<string, Articulation> the teacher's articulations by note id
+     */
+    public function articulationsByNote(): array
+    {
+        $articulations = [];
+        foreach ($this->touch as $mark) {
+            $articulations = array_replace($articulations, array_fill_keys($mark->notes, $mark->articulation));
+        }
+
+        return $articulations;
     }
 
     public function toJson(): string
@@ -238,7 +259,7 @@ final readonly class Plan
             }
         }
 
-        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers, $this->fingering);
+        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers, $this->fingering, $this->touch, $this->profile);
     }
 
     /**
@@ -246,7 +267,7 @@ final readonly class Plan
      */
     private static function markFrom(array $mark): Mark
     {
-        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string, note: string, finger: string} $mark */
+        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string, note: string, finger: string, articulation: string} $mark */
         return match ($mark['kind']) {
             'span', 'dry' => new PedalMark(
                 $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
@@ -257,6 +278,7 @@ final readonly class Plan
             'boundary' => new BoundaryMark($mark['id'], self::place($mark['at']), $mark['begins']),
             'layer' => new LayerMark($mark['id'], $mark['notes'], Layer::from($mark['layer'])),
             'finger' => new FingerMark($mark['id'], $mark['note'], $mark['finger']),
+            'articulation' => new TouchMark($mark['id'], $mark['notes'], Articulation::from($mark['articulation'])),
             'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
             default => throw new InvalidPlan("This is not a plan: it has a mark of the unknown kind {$mark['kind']}."),
         };

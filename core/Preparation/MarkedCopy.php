@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Preparation;
 
 use Tarnwind\Core\Notation\Midi\MidiWriter;
+use Tarnwind\Core\Notation\MusicXml\ArticulationWriter;
 use Tarnwind\Core\Notation\MusicXml\Container;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\FingeringWriter;
@@ -13,6 +14,8 @@ use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Touch\KeyLengths;
 
 /**
  * A student's copy: the score with the plan in it, in the formats it is handed out in.
@@ -46,7 +49,10 @@ final readonly class MarkedCopy
 
     public function toMidi(): string
     {
-        $rendition = Renderer::render($this->score, $this->plan->spans($this->score->measures), TempoMap::of($this->score, $this->plan->tempo));
+        $tempo = TempoMap::of($this->score, $this->plan->tempo);
+        $lengths = KeyLengths::of($this->score, $tempo, $this->plan->profile, $this->plan->articulationsByNote());
+        $shares = array_map(fn (KeyLength $length): float => $length->share, $lengths);
+        $rendition = Renderer::render($this->score, $this->plan->spans($this->score->measures), $tempo, $shares);
 
         return MidiWriter::write($rendition, $this->score->title);
     }
@@ -54,7 +60,8 @@ final readonly class MarkedCopy
     private function marked(bool $pairs = false): Document
     {
         $fingered = FingeringWriter::write($this->document, $this->plan->fingersByNote());
+        $articulated = ArticulationWriter::write($fingered, $this->plan->articulationsByNote());
 
-        return PedalWriter::write($fingered, $this->score, $this->plan->spans($this->score->measures), $pairs);
+        return PedalWriter::write($articulated, $this->score, $this->plan->spans($this->score->measures), $pairs);
     }
 }

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Rendition;
 use Tarnwind\Core\Pedal\Depth;
 use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -50,11 +51,13 @@ final class Renderer
 
     /**
      * @param  list<Span>  $spans
+     * @param  array<string, float>  $shares
      */
     private function __construct(
         private readonly Score $score,
         private readonly array $spans,
         private readonly TempoMap $tempo,
+        private readonly array $shares,
     ) {
         $this->dynamics = new Dynamics($score);
         $this->touch = new Touch($score);
@@ -64,10 +67,11 @@ final class Renderer
 
     /**
      * @param  list<Span>  $spans  in order, not overlapping
+     * @param  array<string, float>  $shares  how much of its length a key is held, by note id; as printed where none is given
      */
-    public static function render(Score $score, array $spans, TempoMap $tempo): Rendition
+    public static function render(Score $score, array $spans, TempoMap $tempo, array $shares = []): Rendition
     {
-        $renderer = new self($score, $spans, $tempo);
+        $renderer = new self($score, $spans, $tempo, $shares);
         $renderer->run();
         usort($renderer->events, fn (KeyEvent $a, KeyEvent $b): int => $a->from <=> $b->from ?: $a->midi <=> $b->midi);
 
@@ -97,6 +101,11 @@ final class Renderer
         }
     }
 
+    private function heldShare(Note $note): float
+    {
+        return $this->shares[$note->id] ?? $this->touch->heldShare($note);
+    }
+
     private function playNotes(Stretch $stretch, int $firstBar, int $lastBar): void
     {
         foreach ($this->score->notes as $note) {
@@ -104,7 +113,7 @@ final class Renderer
                 continue;
             }
             $onset = $note->onset->toFloat();
-            $end = $onset + $note->duration->toFloat() * $this->touch->heldShare($note);
+            $end = $onset + $note->duration->toFloat() * $this->heldShare($note);
             if ($note->grace) {
                 $perSecond = $this->quartersPerSecond($onset);
                 $end = max($stretch->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
@@ -183,7 +192,7 @@ final class Renderer
         $releases = [];
         foreach ($this->score->notes as $note) {
             if (! $note->grace) {
-                $release = $this->tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * $this->touch->heldShare($note));
+                $release = $this->tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * $this->heldShare($note));
                 $releases[(string) $note->onset] = min($releases[(string) $note->onset] ?? INF, $release);
             }
         }

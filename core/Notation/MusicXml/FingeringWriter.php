@@ -11,9 +11,6 @@ use DOMElement;
  */
 final class FingeringWriter
 {
-    /** What stands after the notations of a note. */
-    private const AFTER = ['lyric', 'play', 'listen'];
-
     /**
      * The document with fingers at some notes, in place of those printed there.
      *
@@ -44,45 +41,14 @@ final class FingeringWriter
      */
     private static function finger(DOMElement $note, array $fingers): void
     {
-        self::clear($note);
-        $document = $note->ownerDocument;
-        if ($document === null) {
-            return;
-        }
-        $notations = Xml::child($note, 'notations') ?? self::notations($note);
-        $technical = $notations->appendChild($document->createElement('technical'));
+        Xml::dropNotations($note, 'technical', ['fingering']);
+        $technical = Xml::notation($note, 'technical');
         foreach ($fingers as $index => $finger) {
-            $element = $document->createElement('fingering', $finger);
+            $element = new DOMElement('fingering', $finger);
+            $technical->appendChild($element);
             if ($index > 0) {
                 $element->setAttribute('substitution', 'yes');
             }
-            $technical->appendChild($element);
         }
-    }
-
-    private static function clear(DOMElement $note): void
-    {
-        foreach (Xml::children($note, 'notations') as $notations) {
-            foreach (Xml::children($notations, 'technical') as $technical) {
-                foreach (Xml::children($technical, 'fingering') as $fingering) {
-                    $technical->removeChild($fingering);
-                }
-                if (Xml::children($technical) === []) {
-                    $notations->removeChild($technical);
-                }
-            }
-        }
-    }
-
-    private static function notations(DOMElement $note): DOMElement
-    {
-        $before = null;
-        foreach (Xml::children($note) as $child) {
-            $before ??= in_array($child->nodeName, self::AFTER, true) ? $child : null;
-        }
-        $notations = new DOMElement('notations');
-        $note->insertBefore($notations, $before);
-
-        return $notations;
     }
 }

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Touch;
+
+/**
+ * What can be wrong with how notes are left.
+ */
+enum FindingKind: string
+{
+    case HiddenByPedal = 'hidden-by-pedal';
+    case RestHeldThrough = 'rest-held-through';
+    case LongStaccato = 'long-staccato';
+}
