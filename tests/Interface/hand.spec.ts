@@ -2,10 +2,10 @@ import { expect, test } from '@playwright/test';
 import { layDigits } from '../../resources/js/crafts/hand/digits';
 import { clearFinger, setFinger, typed } from '../../resources/js/crafts/hand/edits';
 import { keysAround } from '../../resources/js/crafts/hand/keyboard';
-import { handStrip } from '../../resources/js/crafts/hand/strip';
+import { findingsStrip } from '../../resources/js/desk/strip';
 import type { Laid } from '../../resources/js/engraving/layout';
 import { spanName } from '../../resources/js/support/intervals';
-import type { FingeredNote, HandDocument } from '../../resources/js/types/generated/hand';
+import type { FingeredNote } from '../../resources/js/types/generated/hand';
 
 const finger = (note: string, midi: number, hand: 'left' | 'right', digit = '1'): [string, FingeredNote] => [
     note,
@@ -85,12 +85,9 @@ test('the keyboard shows whole octaves around the notes, black keys between whit
 });
 
 test('the form strip shows how much fingers alone cannot do, and the gravest of it', () => {
-    const finding = (measure: number, severity: 'hint' | 'warning' | 'serious') => ({ measure, severity }) as HandDocument['findings'][number];
-    const strip = handStrip(4, {
-        fingers: [],
-        joints: [],
-        findings: [finding(1, 'hint'), finding(2, 'warning'), finding(2, 'hint'), finding(2, 'hint'), finding(3, 'serious'), finding(3, 'warning')],
-    });
+    const finding = (measure: number, severity: 'hint' | 'warning' | 'serious') => ({ measure, severity });
+    const findings = [finding(1, 'hint'), finding(2, 'warning'), finding(2, 'hint'), finding(2, 'hint'), finding(3, 'serious'), finding(3, 'warning')];
+    const strip = findingsStrip(4, findings);
     expect(strip.map(({ sign }) => sign)).toEqual([null, null, 'warning', 'serious']);
     expect(strip.map(({ look }) => look)).toEqual(['clear', 'veiled', 'cloudy', 'veiled']);
     expect(strip.map(({ height }) => height)).toEqual([0, 0.2, 0.6, 0.4]);

@@ -10,7 +10,7 @@ const GROUPS: { title: string; rows: Row[] }[] = [
         rows: [
             [['←', '→'], 'previous and next moment'],
             [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
-            [['V'], 'next view: read, count, hand, pedal'],
+            [['V'], 'next view: read, count, hand, touch, pedal'],
             [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
             [['?'], 'this sheet'],
         ],
@@ -39,6 +39,15 @@ const GROUPS: { title: string; rows: Row[] }[] = [
             [['0'], 'plan this finger again'],
             [['K'], 'next note of the chord, from the top down'],
             [['R', 'L'], 'right or left hand plays this note'],
+        ],
+    },
+    {
+        title: 'Touch',
+        rows: [
+            [['G', 'N', 'O'], 'legato, tenuto, non-legato'],
+            [['P', 'S', 'W'], 'portato, staccato, staccatissimo'],
+            [['K'], 'one note of the chord, or all of them'],
+            [['0'], 'take the mark back'],
         ],
     },
     {

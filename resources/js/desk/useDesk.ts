@@ -3,7 +3,7 @@ import * as edits from '../crafts/pedal/edits';
 import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
 import type { Examination, Finding } from '../types/generated/examination';
-import type { BarNote, FingerMark, PedalMark, Place, PlanDocument } from '../types/generated/plan';
+import type { BarNote, FingerMark, PedalMark, Place, PlanDocument, TouchMark } from '../types/generated/plan';
 import { begin, record, redo, undo } from './history';
 import { startSaving } from './saving';
 
@@ -87,6 +87,7 @@ export function useDesk(props: DeskProps) {
     const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
     const reading = computed(() => plan.value.marks.filter((mark): mark is ReadingMark => mark.craft === 'reading'));
     const fingers = computed(() => plan.value.marks.filter((mark): mark is FingerMark => mark.craft === 'hand'));
+    const touch = computed(() => plan.value.marks.filter((mark): mark is TouchMark => mark.craft === 'touch'));
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
     let asking = false;
@@ -194,6 +195,15 @@ export function useDesk(props: DeskProps) {
         commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'hand'), ...marks] });
     }
 
+    /** Puts how notes are left into the plan. */
+    function setTouch(marks: TouchMark[]): void {
+        commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'touch'), ...marks] });
+    }
+
+    function setProfile(profile: NonNullable<PlanDocument['touch']>): void {
+        commit({ ...plan.value, touch: profile });
+    }
+
     function setFingering(fingering: NonNullable<PlanDocument['fingering']>): void {
         commit({ ...plan.value, fingering });
     }
@@ -288,6 +298,7 @@ export function useDesk(props: DeskProps) {
         notes,
         reading,
         fingers,
+        touch,
         harmonies,
         examination,
         cursor,
@@ -311,6 +322,8 @@ export function useDesk(props: DeskProps) {
         setReading,
         setFingers,
         setFingering,
+        setTouch,
+        setProfile,
         setNote,
         setWords,
         naturalEnd,

@@ -11,7 +11,6 @@ import { useCounting } from '../crafts/count/useCounting';
 import FingerLayer from '../crafts/hand/FingerLayer.vue';
 import HandInspector from '../crafts/hand/HandInspector.vue';
 import HandTools from '../crafts/hand/HandTools.vue';
-import { handStrip } from '../crafts/hand/strip';
 import { useFingers } from '../crafts/hand/useFingers';
 import { useHands } from '../crafts/hand/useHands';
 import { pedalKeys } from '../crafts/pedal/actions';
@@ -32,9 +31,14 @@ import { useCorrections } from '../crafts/read/useCorrections';
 import { useReading } from '../crafts/read/useReading';
 import DeskHeader from '../desk/DeskHeader.vue';
 import DeskNotice from '../desk/DeskNotice.vue';
+import TouchInspector from '../crafts/touch/TouchInspector.vue';
+import TouchLane from '../crafts/touch/TouchLane.vue';
+import TouchTools from '../crafts/touch/TouchTools.vue';
+import { useTouch } from '../crafts/touch/useTouch';
 import FormStrip from '../desk/FormStrip.vue';
 import HarmonyLane from '../desk/HarmonyLane.vue';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
+import { findingsStrip } from '../desk/strip';
 import SystemView from '../desk/SystemView.vue';
 import type { Naming } from '../desk/naming';
 import { useDesk, type DeskProps } from '../desk/useDesk';
@@ -72,7 +76,7 @@ const resize = new ResizeObserver(([entry]) => {
 onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
-const VIEWS = { read: 'Read', count: 'Count', hand: 'Hand', pedal: 'Pedal' } as const;
+const VIEWS = { read: 'Read', count: 'Count', hand: 'Hand', touch: 'Touch', pedal: 'Pedal' } as const;
 type View = keyof typeof VIEWS;
 const view = ref<View>('pedal');
 const counting = useCounting(props.copy.id);
@@ -82,6 +86,8 @@ const naming = ref<Naming>('both');
 const hander = useHands(props.copy.id);
 const hands = hander.hands;
 const fingers = useFingers(desk, props.score, hander);
+const toucher = useTouch(props.copy.id, desk, props.score);
+const touch = toucher.touch;
 const corrections = useCorrections(desk, props.score, reading);
 
 function show(name: View): void {
@@ -89,6 +95,7 @@ function show(name: View): void {
     if (name === 'count') void counting.ask(tempo.value);
     if (name === 'read' || name === 'count') void reader.ask(desk.plan.value);
     if (name === 'hand') void hander.ask(desk.plan.value);
+    if (name === 'touch') void toucher.ask(desk.plan.value);
 }
 
 /** The views in working order. */
@@ -102,6 +109,9 @@ watch(desk.reading, (marks) => {
 });
 watch([desk.reading, desk.fingers, () => desk.plan.value.fingering, tempo], () => {
     if (hands.value) void hander.ask(desk.plan.value);
+});
+watch(desk.plan, (plan) => {
+    if (view.value === 'touch') void toucher.ask(plan);
 });
 watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
 
@@ -123,7 +133,8 @@ const starts = props.score.measures.map((measure) => fractionValue(measure.start
 const columns = computed(() => {
     if (view.value === 'count' && counting.counting.value) return countStrip(starts.length, counting.counting.value);
     if (view.value === 'read' && reading.value) return readStrip(starts.length, reading.value, desk.measure.value);
-    if (view.value === 'hand' && hands.value) return handStrip(starts.length, hands.value);
+    if (view.value === 'hand' && hands.value) return findingsStrip(starts.length, hands.value.findings);
+    if (view.value === 'touch' && touch.value) return findingsStrip(starts.length, touch.value.findings);
     return pedalStrip(starts, desk.examination.value);
 });
 
@@ -151,6 +162,7 @@ const KEYS: Record<View, () => Record<string, (event: KeyboardEvent) => void>> =
     read: () => corrections.keys,
     count: () => tapping.keys,
     hand: () => fingers.keys,
+    touch: () => toucher.keys,
     pedal: () => pedalKeys(desk),
 };
 
@@ -209,10 +221,14 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                 @compare="fingers.askAlternatives()"
                 @clear="fingers.clear()"
             />
+            <TouchTools v-else-if="view === 'touch'" :touch="toucher" :profile="desk.plan.value.touch ?? 'written'" @choose="desk.setProfile" />
             <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
-        <DeskNotice :desk="desk" :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value || hander.trouble.value" />
+        <DeskNotice
+            :desk="desk"
+            :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value || hander.trouble.value || toucher.trouble.value"
+        />
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
@@ -233,6 +249,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                             :hands="hands"
                             :selected="fingers.note.value?.note ?? null"
                         />
+                        <TouchLane v-else-if="view === 'touch' && touch" :laid="place" :touch="touch" />
                         <template v-else-if="view === 'pedal'">
                             <FootLine
                                 :laid="place"
@@ -261,7 +278,8 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                 :fingers="fingers"
                 :alternatives="hander.alternatives.value"
             />
-            <p v-else-if="view === 'read' || view === 'hand'" class="engraving-note wait" role="status">Reading the score …</p>
+            <TouchInspector v-else-if="view === 'touch' && touch" :desk="desk" :score="score" :document="touch" :touch="toucher" />
+            <p v-else-if="view === 'read' || view === 'hand' || view === 'touch'" class="engraving-note wait" role="status">Reading the score …</p>
             <CountInspector
                 v-else-if="counting.counting.value"
                 :counting="counting.counting.value"

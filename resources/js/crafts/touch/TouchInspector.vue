@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { beatName } from '../../desk/beats';
+import InspectorFrame from '../../desk/InspectorFrame.vue';
+import type { Desk, DeskProps } from '../../desk/useDesk';
+import { fractionValue } from '../../support/fraction';
+import type { TouchDocument } from '../../types/generated/touch';
+import type { TouchState } from './useTouch';
+
+const props = defineProps<{ desk: Desk; score: DeskProps['score']; document: TouchDocument; touch: TouchState }>();
+
+type Finding = TouchDocument['findings'][number];
+
+const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const from = computed(() => fractionValue(bar.value.start));
+const findings = computed(() => props.document.findings.filter(({ measure }) => measure === props.desk.measure.value));
+
+const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
+const KINDS: Record<Finding['kind'], string> = {
+    'hidden-by-pedal': 'Hidden by the pedal',
+    'rest-held-through': 'Rest held through',
+    'long-staccato': 'Long staccato',
+};
+
+/** All findings of the piece, by kind, each with its bars. */
+const overview = computed(() => {
+    const kinds = new Map<Finding['kind'], number[]>();
+    for (const { kind, measure } of props.document.findings) {
+        const bars = kinds.get(kind) ?? [];
+        if (bars.at(-1) !== measure) bars.push(measure);
+        kinds.set(kind, bars);
+    }
+    return [...kinds];
+});
+</script>
+
+<template>
+    <InspectorFrame :bar="bar" :about="`${bar.time} · ${beatName(bar, (desk.times[desk.cursor.value] ?? 0) - from)}`">
+        <section>
+            <h3>Keys at the cursor</h3>
+            <p v-if="touch.now.value.length === 0" class="quiet">Nothing is struck here.</p>
+            <ul class="keys">
+                <li v-for="(one, index) in touch.now.value" :key="one.note" :class="{ selected: index === touch.selected.value }" @click="touch.select(index)">
+                    <p>
+                        <strong>{{ one.name }}</strong> held {{ one.ms }} ms
+                        <template v-if="one.heard > one.left + 0.01"><span class="quiet">, the pedal lets it sound on</span></template>
+                    </p>
+                    <p class="quiet">{{ one.reason }}{{ one.own ? ' (yours)' : '' }}</p>
+                </li>
+            </ul>
+            <p v-if="touch.now.value.length > 1" class="quiet">
+                Marks go to {{ touch.selected.value === null ? 'all of them' : 'the selected one' }}; K selects one.
+            </p>
+        </section>
+        <section>
+            <h3>Findings</h3>
+            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
+            <article v-for="finding in findings" :key="finding.kind + finding.note" :class="['finding', finding.severity]">
+                <p>
+                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
+                </p>
+            </article>
+        </section>
+        <section>
+            <h3>In the whole piece</h3>
+            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
+            <dl>
+                <template v-for="[kind, bars] in overview" :key="kind">
+                    <dt>{{ KINDS[kind] }}</dt>
+                    <dd>
+                        <button
+                            v-for="index in bars"
+                            :key="index"
+                            type="button"
+                            :aria-label="`${KINDS[kind]}: go to bar ${score.measures[index]?.number}`"
+                            @click="desk.moveToMeasure(index)"
+                        >
+                            {{ score.measures[index]?.number }}
+                        </button>
+                    </dd>
+                </template>
+            </dl>
+        </section>
+    </InspectorFrame>
+</template>
+
+<style scoped>
+p,
+dl,
+dd {
+    margin: 0;
+}
+
+.keys {
+    margin: 4px 0;
+    padding: 0;
+    list-style: none;
+}
+
+.keys li {
+    margin-bottom: 4px;
+    padding: 2px 8px;
+    border-left: 3px solid transparent;
+    cursor: pointer;
+}
+
+.keys .selected {
+    border-left-color: var(--lake);
+    background: var(--paper);
+}
+
+dt {
+    margin-top: 6px;
+    color: var(--quiet);
+}
+
+dd {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+}
+
+button {
+    min-width: 30px;
+    padding: 2px 6px;
+    font: inherit;
+    color: var(--ink);
+    background: var(--paper);
+    border: 1px solid var(--line);
+    border-radius: 5px;
+    cursor: pointer;
+}
+</style>

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Rendition\Touch;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Touch\Finding;
+use Tarnwind\Core\Touch\Heard;
+use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Touch\KeyLengths;
+use Tarnwind\Core\Touch\Profile;
+use Tests\support\Corpus;
+use Tests\support\Labels;
+use Tests\support\MusicXml;
+
+/**
+ * Quarters C D E F, the first two under a slur, the third with a sign.
+ */
+function phrase(string $sign = ''): Score
+{
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+
+    return MusicXml::score(MusicXml::part(
+        MusicXml::attributes().MusicXml::note('C5', 4, '', $slur('start')).MusicXml::note('D5', 4, '', $slur('stop')).MusicXml::note('E5', 4, '', $sign === '' ? '' : "<articulations><$sign/></articulations>").MusicXml::note('F5', 4),
+        MusicXml::line('G5:4 -:4 A5:8'),
+    ));
+}
+
+/**
+ * @return list<float> share of each note, rounded
+ */
+function shares(Score $score, Profile $profile = Profile::Written, float $tempo = 60, array $own = []): array
+{
+    return array_values(array_map(fn (KeyLength $length): float => round($length->share, 2), KeyLengths::of($score, TempoMap::of($score, $tempo), $profile, $own)));
+}
+
+it('holds notes as written, by their sign, or by the teacher\'s word', function (): void {
+    expect(shares(phrase()))->toBe([1.0, 1.0, 1.0, 1.0, 1.0, 1.0])
+        ->and(shares(phrase('staccato'))[2])->toBe(0.5)->and(shares(phrase('staccatissimo'))[2])->toBe(0.25)->and(shares(phrase('detached-legato'))[2])->toBe(0.75)->and(shares(phrase('tenuto'))[2])->toBe(1.0);
+    $score = phrase('staccato');
+    $own = [$score->notes[2]->id => Articulation::Tenuto, $score->notes[3]->id => Articulation::NonLegato];
+    $lengths = KeyLengths::of($score, TempoMap::of($score), Profile::Written, $own);
+    expect([$lengths[$score->notes[2]->id]->share, $lengths[$score->notes[3]->id]->share])->toBe([1.0, 0.85])->and($lengths[$score->notes[2]->id]->own)->toBeTrue();
+});
+
+it('lets a style fill in what is not written: lifts after slurs, detached notes between them', function (Profile $profile, array $expected): void {
+    expect(shares(phrase(), $profile))->toBe($expected);
+})->with([
+    // C and D under a slur, then E and F, G before a rest, A last of all.
+    'lyrical' => [Profile::Lyrical, [1.0, 0.85, 1.0, 1.0, 1.0, 1.0]],
+    'dance' => [Profile::Dance, [1.0, 0.6, 0.8, 0.8, 1.0, 0.8]],
+    'older keyboard' => [Profile::Older, [1.0, 0.7, 0.75, 0.75, 1.0, 0.75]],
+]);
+
+it('leaves a key in time to be struck again, and half way at the latest where it is quick', function (): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line('C5:4 C5:4 C5:1 C5:1 C5:2 D5:4')));
+    // At ♩ = 60 a quarter lasts a second and the key needs 60 ms; a sixteenth at ♩ = 240 lasts 62.5 ms.
+    expect(array_slice(shares($score), 0, 3))->toBe([0.94, 0.94, 0.76])->and(shares($score, tempo: 240)[2])->toBe(0.5);
+});
+
+it('agrees with what is printed in every file of the corpus, but for keys that are struck again', function (string $path): void {
+    [$score] = Labels::reading(basename($path));
+    $touch = new Touch($score);
+    foreach (KeyLengths::of($score, TempoMap::of($score)) as $length) {
+        expect($length->share)->toBeGreaterThan(0.0)->toBeLessThanOrEqual(1.0);
+        if ($length->reason !== 'left in time to be struck again') {
+            expect(round($length->share, 6))->toBe(round($touch->heldShare($length->note), 6), "{$length->note->pitch} in bar {$length->note->measure}: $length->reason");
+        }
+    }
+})->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
+
+/**
+ * @param  list<array{int, int}>  $pedal  from and to in quarters
+ * @return list<string> "kind pitch"
+ */
+function touchFindings(Score $score, array $pedal, Profile $profile = Profile::Written, float $tempo = 60): array
+{
+    $map = TempoMap::of($score, $tempo);
+    $spans = array_map(fn (array $span): Span => new Span(Fraction::of($span[0]), Fraction::of($span[1])), $pedal);
+
+    return array_map(fn (Finding $finding): string => "{$finding->kind->value} {$finding->note->pitch}", (new Heard($score, $map, KeyLengths::of($score, $map, $profile), $spans))->findings());
+}
+
+it('knows three moments: key up, foot up, and what is heard', function (): void {
+    $score = phrase('staccato');
+    $map = TempoMap::of($score, 60.0);
+    $lengths = KeyLengths::of($score, $map);
+    $staccato = $lengths[$score->notes[2]->id];
+    $heard = fn (array $spans): float => (new Heard($score, $map, $lengths, $spans))->until($staccato);
+    expect($staccato->left())->toBe(2.5)->and($heard([]))->toBe(2.5)
+        ->and($heard([new Span(Fraction::of(2), Fraction::of(4))]))->toBe(4.0)
+        // A foot that comes down only later does not catch it.
+        ->and($heard([new Span(Fraction::of(3), Fraction::of(4))]))->toBe(2.5);
+});
+
+it('finds staccato and lifts that the pedal hides, long dots and rests held through', function (): void {
+    expect(touchFindings(phrase('staccato'), [], tempo: 120))->toBe([])
+        ->and(touchFindings(phrase('staccato'), [], tempo: 60))->toBe(['long-staccato E5'])
+        ->and(touchFindings(phrase('staccato'), [[2, 4]]))->toBe(['hidden-by-pedal E5'])
+        ->and(touchFindings(phrase(), [[1, 3]], Profile::Dance))->toBe(['hidden-by-pedal D5'])
+        ->and(touchFindings(phrase(), [[1, 3]]))->toBe([])
+        ->and(touchFindings(phrase(), [[4, 6]]))->toBe(['rest-held-through G5'])
+        ->and(touchFindings(phrase(), [[4, 5]]))->toBe([]);
+});
+
+it('is played as it is planned', function (): void {
+    $score = phrase();
+    $map = TempoMap::of($score, 60.0);
+    $shares = array_map(fn (KeyLength $length): float => $length->share, KeyLengths::of($score, $map, Profile::Dance, [$score->notes[3]->id => Articulation::Staccatissimo]));
+    $played = array_map(fn ($event): int => (int) round($event->endMs - $event->startMs), Renderer::render($score, [], $map, $shares)->events);
+    expect($played)->toBe([1000, 600, 800, 200, 1000, 1600]);
+});
