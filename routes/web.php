@@ -30,6 +30,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/', StudioController::class)->name('studio');
 
     Route::post('/students', [StudentController::class, 'store'])->name('students.store');
+    Route::get('/students/{student}', [StudentController::class, 'show'])->name('students.show')->can('view', 'student');
     Route::patch('/students/{student}', [StudentController::class, 'update'])->name('students.update')->can('update', 'student');
     Route::delete('/students/{student}', [StudentController::class, 'destroy'])->name('students.destroy')->can('delete', 'student');
 

@@ -12,9 +12,14 @@ use App\Models\User;
  */
 final class StudentPolicy
 {
-    public function update(User $teacher, Student $student): bool
+    public function view(User $teacher, Student $student): bool
     {
         return $student->user_id === $teacher->id;
+    }
+
+    public function update(User $teacher, Student $student): bool
+    {
+        return $this->view($teacher, $student);
     }
 
     public function delete(User $teacher, Student $student): bool

@@ -76,3 +76,15 @@ test('a smaller hand has its own findings, each mended by one action', async ({ 
     await expect(inspector).toContainText('is a tenth, beyond the largest reach');
     await saved(page);
 });
+
+test('a student page says what her hands mean for each piece', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('link', { name: 'Bram', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Bram' })).toBeVisible();
+    await expect(page.getByText('an octave in comfort, a ninth at most').first()).toBeVisible();
+    const piece = page.getByRole('article').filter({ hasText: 'Slow Weather' });
+    await expect(piece.getByRole('columnheader', { name: 'if it reached a tenth' })).toBeVisible();
+    expect(await seriousViolations(page)).toEqual([]);
+    await piece.getByRole('link', { name: /chord/ }).last().click();
+    await expect(page.getByRole('complementary')).toContainText('beyond the');
+});

@@ -73,6 +73,17 @@ it('keeps what a student\'s hands can do, and refuses what cannot be', function 
     $this->get($this->url)->assertInertia(fn (AssertableInertia $page) => $page->where('student.reach.right', [12, 14])->where('student.reach.measured', false));
 });
 
+it('says what a student\'s hands mean for each of her pieces', function (): void {
+    $this->student->update(['right_comfortable' => 12, 'right_largest' => 12, 'left_comfortable' => 12, 'left_largest' => 12, 'run_rate' => 0.5]);
+    $this->get("/students/{$this->student->id}")->assertOk()->assertInertia(fn (AssertableInertia $page) => $page->component('Student')
+        ->where('student.right_comfortable', 12)->where('pieces.0.title', 'Slow Weather')
+        ->where('pieces.0.hands.1.spans.0.beyond', fn (int $count): bool => $count > 0)
+        ->where('pieces.0.hands.1.beyond', fn (int $count): bool => $count > 0)
+        // 0.87 notes a second at ♩ = 52: half a note a second carries up to 30.
+        ->where('pieces.0.limit.tempo', 30));
+    $this->actingAs(User::factory()->create())->get("/students/{$this->student->id}")->assertForbidden();
+});
+
 it('hands the fingers out in the marked copy', function (): void {
     $note = $this->piece->score()->notes[0]->id;
     $plan = [...$this->copy->planDocument()->toArray(), 'marks' => [finger($note, '5-1')]];

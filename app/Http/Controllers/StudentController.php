@@ -7,7 +7,10 @@ namespace App\Http\Controllers;
 use App\Http\Requests\StudentRequest;
 use App\Models\Student;
 use App\Models\User;
+use App\Support\StudentProfile;
 use Illuminate\Http\RedirectResponse;
+use Inertia\Inertia;
+use Inertia\Response;
 
 final class StudentController
 {
@@ -18,6 +21,14 @@ final class StudentController
         $teacher->students()->create($request->validated());
 
         return back();
+    }
+
+    public function show(Student $student): Response
+    {
+        return Inertia::render('Student', [
+            'student' => [...$student->only(['id', 'name', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate', ...Student::REACHES]), 'instrument' => $student->instrument->label()],
+            'pieces' => StudentProfile::of($student),
+        ]);
     }
 
     public function update(StudentRequest $request, Student $student): RedirectResponse

@@ -40,7 +40,9 @@ function pedals(student: StudentItem): string {
             <div class="students">
                 <article v-for="student in students" :key="student.id" class="student">
                     <header>
-                        <h2>{{ student.name }}</h2>
+                        <h2>
+                            <Link :href="`/students/${student.id}`" class="student-name">{{ student.name }}</Link>
+                        </h2>
                         <a-button size="small" :aria-label="`Change ${student.name}`" @click="editing = student">Change</a-button>
                     </header>
                     <p class="quiet">{{ student.instrumentLabel }} · {{ pedals(student) }}</p>
@@ -159,6 +161,12 @@ section + section {
 
 p {
     margin: 4px 0 8px;
+}
+
+.student-name {
+    color: inherit;
+    text-decoration-color: var(--line);
+    text-underline-offset: 4px;
 }
 
 .copies {

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Student;
+use App\Models\StudentCopy;
+use Tarnwind\Core\Count\Counting;
+use Tarnwind\Core\Hand\WideChords;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Rendition\TempoMap;
+
+/**
+ * What a student's hands mean for each of her pieces, now and if they reached further.
+ */
+final class StudentProfile
+{
+    /** White-key spans that are compared, in semitones: an octave to an eleventh. */
+    private const SPANS = [12, 14, 16, 17];
+
+    /**
+     * @return list<array<string, mixed>> by piece: chords beyond each span and hand, beyond her own, and what limits the tempo
+     */
+    public static function of(Student $student): array
+    {
+        return array_values(array_map(function (StudentCopy $copy) use ($student): array {
+            $plan = $copy->planDocument();
+            $preparation = $copy->piece->preparation($plan);
+            $chords = WideChords::of($preparation->score, $preparation->reading);
+            $tempo = TempoMap::of($preparation->score, $plan->tempo);
+            $limit = Counting::of($preparation->score, $tempo, null, $student->rates())->limit();
+
+            return [
+                'copy' => $copy->id, 'title' => $copy->piece->title, 'tempo' => (int) round($tempo->quartersPerMinute()),
+                'limit' => $limit?->tempo === null ? null : ['tempo' => (int) round($limit->tempo), 'measure' => $limit->measure, 'bar' => $preparation->score->measures[$limit->measure]->number],
+                'hands' => array_map(fn (Hand $hand): array => [
+                    'hand' => $hand->value, 'widest' => $chords->widest($hand),
+                    'uncomfortable' => count($chords->beyond($hand, $student->hands()->reach($hand)->comfortable)),
+                    'beyond' => count($chords->beyond($hand, $student->hands()->reach($hand)->largest)),
+                    'first' => $chords->beyond($hand, $student->hands()->reach($hand)->comfortable)[0] ?? null,
+                    'spans' => array_map(fn (int $span): array => ['span' => $span, 'beyond' => count($chords->beyond($hand, $span))], self::SPANS),
+                ], Hand::cases()),
+            ];
+        }, $student->copies()->with('piece')->get()->all()));
+    }
+}
