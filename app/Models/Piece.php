@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\Cache;
+use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Texture;
@@ -71,14 +72,40 @@ final class Piece extends Model
     }
 
     /**
-     * The score read and set in time, by itself or as a plan has it. It is read once and kept; what a plan corrects
-     * is read again.
+     * The score read and set in time, by itself or as a plan has it for a student's hands. It is read once and kept;
+     * what rests on a plan is worked out again.
      */
-    public function preparation(?Plan $plan = null): Preparation
+    public function preparation(?Plan $plan = null, Hands $hands = new Hands): Preparation
     {
         $own = Cache::rememberForever($this->cacheKey('preparation'), fn (): Preparation => Preparation::of($this->score()));
 
-        return $plan === null || ($plan->tempo === null && $plan->reading === []) ? $own : Preparation::of($own->score, $plan->tempo, $this->reading($own, $plan));
+        return $plan === null ? $own : new Preparation($own->score, $this->reading($own, $plan), $this->texture($plan, $hands, $own));
+    }
+
+    /**
+     * The score and what it means, as a plan has it.
+     *
+     * @return array{Score, Reading}
+     */
+    public function readFor(Plan $plan): array
+    {
+        $own = $this->preparation();
+
+        return [$own->score, $this->reading($own, $plan)];
+    }
+
+    /**
+     * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
+     */
+    public function texture(Plan $plan, Hands $hands = new Hands, ?Preparation $own = null): Texture
+    {
+        $rests = md5(serialize([$plan->tempo, $plan->reading, $plan->fingers, $plan->fingering, $hands]));
+
+        return Cache::remember($this->cacheKey("texture:$rests"), now()->addDay(), function () use ($plan, $hands, $own): Texture {
+            $own ??= $this->preparation();
+
+            return Preparation::of($own->score, $plan->tempo, $this->reading($own, $plan), $hands, $plan->fingersByNote(), $plan->fingering)->texture;
+        });
     }
 
     /**
@@ -90,16 +117,6 @@ final class Piece extends Model
             $this->cacheKey('reading:'.md5(serialize($plan->reading))), now()->addDay(),
             fn (): Reading => $own->reading->corrected($own->score, $plan->corrections($own->score)),
         );
-    }
-
-    /**
-     * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
-     */
-    public function texture(Plan $plan): Texture
-    {
-        $key = $this->cacheKey("texture:$plan->tempo:".md5(serialize($plan->reading)));
-
-        return Cache::remember($key, now()->addDay(), fn (): Texture => $this->preparation($plan)->texture);
     }
 
     /**

@@ -26,7 +26,7 @@ final class DeskData
     public static function of(StudentCopy $copy): array
     {
         $plan = $copy->planDocument();
-        $preparation = $copy->piece->preparation($plan);
+        $preparation = $copy->piece->preparation($plan, $copy->student->hands());
         $score = $preparation->score;
         $tempo = TempoMap::of($score);
         $student = $copy->student;

@@ -26,14 +26,14 @@ final class StudentProfile
     {
         return array_values(array_map(function (StudentCopy $copy) use ($student): array {
             $plan = $copy->planDocument();
-            $preparation = $copy->piece->preparation($plan);
-            $chords = WideChords::of($preparation->score, $preparation->reading);
-            $tempo = TempoMap::of($preparation->score, $plan->tempo);
-            $limit = Counting::of($preparation->score, $tempo, null, $student->rates())->limit();
+            [$score, $reading] = $copy->piece->readFor($plan);
+            $chords = WideChords::of($score, $reading);
+            $tempo = TempoMap::of($score, $plan->tempo);
+            $limit = Counting::of($score, $tempo, null, $student->rates())->limit();
 
             return [
                 'copy' => $copy->id, 'title' => $copy->piece->title, 'tempo' => (int) round($tempo->quartersPerMinute()),
-                'limit' => $limit?->tempo === null ? null : ['tempo' => (int) round($limit->tempo), 'measure' => $limit->measure, 'bar' => $preparation->score->measures[$limit->measure]->number],
+                'limit' => $limit?->tempo === null ? null : ['tempo' => (int) round($limit->tempo), 'measure' => $limit->measure, 'bar' => $score->measures[$limit->measure]->number],
                 'hands' => array_map(fn (Hand $hand): array => [
                     'hand' => $hand->value, 'widest' => $chords->widest($hand),
                     'uncomfortable' => count($chords->beyond($hand, $student->hands()->reach($hand)->comfortable)),

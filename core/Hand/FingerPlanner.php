@@ -84,13 +84,15 @@ final class FingerPlanner
     }
 
     /**
-     * @param  list<int>  $fingers
+     * Whether fingers grow outwards and reach the keys of a grip.
+     *
+     * @param  array<int, int>  $fingers  of its notes, from the thumb outwards
      */
-    private static function reaches(Grip $grip, array $fingers, Spans $spans): bool
+    public static function reaches(Grip $grip, array $fingers, Spans $spans): bool
     {
         $last = count($fingers) - 1;
         for ($index = 1; $index <= $last; $index++) {
-            if (! $spans->reaches($fingers[$index - 1], $fingers[$index], $grip->keys[$index] - $grip->keys[$index - 1])) {
+            if ($fingers[$index] <= $fingers[$index - 1] || ! $spans->reaches($fingers[$index - 1], $fingers[$index], $grip->keys[$index] - $grip->keys[$index - 1])) {
                 return false;
             }
         }

@@ -22,7 +22,7 @@ final readonly class Joints
     /** Semitones over which the thumb still passes in a joined line [start]. */
     private const PASS = 5;
 
-    private function __construct(private Fingering $fingering, private Reading $reading, private TempoMap $tempo, private Hands $hands)
+    public function __construct(private Fingering $fingering, private Reading $reading, private TempoMap $tempo, private Hands $hands = new Hands)
     {
     }
 
@@ -81,6 +81,14 @@ final readonly class Joints
         return $pairs;
     }
 
+    /**
+     * Whether fingers go over from one note into the next, if need be with a silent change; notes of two hands need not.
+     */
+    public function join(Note $from, Note $to): bool
+    {
+        return $this->joint($from, $to)->kind !== JointKind::Pedal;
+    }
+
     private function joint(Note $from, Note $to): Joint
     {
         $here = $this->fingering->notes[$from->id] ?? null;
@@ -95,7 +103,7 @@ final readonly class Joints
         $time = $this->tempo->seconds($to->onset) - $this->tempo->seconds($from->onset);
         if ($time >= self::CHANGE_SECONDS && $from->midi !== $to->midi) {
             foreach ([1, 5, 4, 3, 2] as $finger) {
-                if ($finger !== $here->leaves && $this->isFree($from, $finger) && $this->obstacle($from, $finger, $to, $next->finger) === null) {
+                if ($finger !== $here->leaves && $this->canChange($from, $finger) && $this->obstacle($from, $finger, $to, $next->finger) === null) {
                     return new Joint($from, $to, JointKind::Substitution, $finger, $reason);
                 }
             }
@@ -125,14 +133,17 @@ final readonly class Joints
     }
 
     /**
-     * Whether a finger holds no other key while a note sounds.
+     * Whether a hand can take a key with another finger while it holds the others of its grip.
      */
-    private function isFree(Note $note, int $finger): bool
+    private function canChange(Note $note, int $finger): bool
     {
         foreach ($this->fingering->grips[$this->reading->hands[$note->id]->value] as $place => $grip) {
             $at = array_search($note, $grip->notes, true);
             if ($at !== false && ! $grip->held[$at]) {
-                return ! in_array($finger, $this->fingering->taken[$this->reading->hands[$note->id]->value][$place], true);
+                $fingers = $this->fingering->taken[$this->reading->hands[$note->id]->value][$place];
+                $fingers[$at] = $finger;
+
+                return FingerPlanner::reaches($grip, $fingers, new Spans($this->hands->reach($this->reading->hands[$note->id])));
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Rendition\TempoMap;
@@ -21,13 +22,11 @@ final class TextureBuilder
     /** Two moments closer than this, in seconds, are one for the hand. */
     private const TOGETHER = 0.02;
 
-    /** Semitones that fingers still join: a ninth. */
-    private const JOINABLE_LEAP = 14;
-
     /**
      * @param  list<Harmony>  $harmonies
+     * @param  Joints  $joints  what the fingers join
      */
-    public static function build(Score $score, array $harmonies, TempoMap $tempo): Texture
+    public static function build(Score $score, array $harmonies, TempoMap $tempo, Joints $joints): Texture
     {
         $harmonies = Harmony::chords($harmonies);
         $dynamics = new Dynamics($score);
@@ -56,7 +55,7 @@ final class TextureBuilder
         $groups[(string) $end] ??= [$end, [], []];
         uasort($groups, fn (array $a, array $b): int => $a[0]->compareTo($b[0]));
 
-        return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
+        return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, $joints, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
     }
 
     private static function strike(Note $note, TempoMap $tempo, Dynamics $dynamics, Touch $touch): Strike
@@ -76,9 +75,10 @@ final class TextureBuilder
      * @param  list<string>  $rests  where general rests begin
      * @return list<Moment>
      */
-    private static function moments(Score $score, array $groups, array $harmonies, TempoMap $tempo, array $rests): array
+    private static function moments(Score $score, array $groups, array $harmonies, TempoMap $tempo, Joints $joints, array $rests): array
     {
         $rests = array_flip($rests);
+        $byId = array_column($score->notes, null, 'id');
         $runs = new ChromaticRuns($score->notes);
         $strikeOf = [];
         $moments = [];
@@ -104,7 +104,7 @@ final class TextureBuilder
             $next = $groups[$index + 1][0] ?? null;
             $moments[] = new Moment(
                 $at, $seconds, $measure->index, $measure->time->weightAt($at->minus($measure->beatOrigin())),
-                $harmonies === [] ? null : $harmony, $strikes, self::needsJoin($strikes, $ending, $seconds),
+                $harmonies === [] ? null : $harmony, $strikes, self::needsJoin($strikes, $ending, $seconds, $joints, $byId),
                 isset($rests[(string) $at]) && $next !== null ? $tempo->seconds($next) - $seconds : 0.0, $smeared,
             );
             foreach (self::byHand($strikes) as $hand => $struck) {
@@ -116,12 +116,14 @@ final class TextureBuilder
     }
 
     /**
-     * Fingers cannot join the same key struck again, a leap over a ninth, or chord after chord in one hand.
+     * Whether something that begins follows at once on something of its hand that ends, and fingers do not join them:
+     * in chords the lowest and the highest notes, a single note with the nearest.
      *
      * @param  list<Strike>  $strikes
      * @param  array<int, list<Strike>>  $before  by hand
+     * @param  array<string, Note>  $notes  by id
      */
-    private static function needsJoin(array $strikes, array $before, float $seconds): bool
+    private static function needsJoin(array $strikes, array $before, float $seconds, Joints $joints, array $notes): bool
     {
         foreach (self::byHand($strikes) as $hand => $struck) {
             $ended = array_values(array_filter(
@@ -129,21 +131,37 @@ final class TextureBuilder
                 fn (Strike $s): bool => ! $s->dry && abs($s->release - $seconds) < self::TOGETHER,
             ));
             $begun = array_values(array_filter($struck, fn (Strike $s): bool => ! $s->dry));
-            if ($ended === [] || $begun === []) {
-                continue;
-            }
-            if (count($ended) > 1 && count($begun) > 1) {
-                return true;
-            }
-            foreach ($begun as $next) {
-                $leaps = array_map(fn (Strike $s): int => abs($s->midi - $next->midi), $ended);
-                if (min($leaps) === 0 || min($leaps) > self::JOINABLE_LEAP) {
+            foreach (self::pairs($ended, $begun) as [$from, $to]) {
+                if (! $joints->join($notes[$from->note], $notes[$to->note])) {
                     return true;
                 }
             }
         }
 
         return false;
+    }
+
+    /**
+     * @param  list<Strike>  $ended
+     * @param  list<Strike>  $begun
+     * @return list<array{Strike, Strike}>
+     */
+    private static function pairs(array $ended, array $begun): array
+    {
+        $pairs = [];
+        $byKey = fn (Strike $a, Strike $b): int => $a->midi <=> $b->midi;
+        usort($ended, $byKey);
+        usort($begun, $byKey);
+        if (count($ended) > 1 && count($begun) > 1) {
+            return [[$ended[0], $begun[0]], [$ended[count($ended) - 1], $begun[count($begun) - 1]]];
+        }
+        foreach ($begun as $next) {
+            $near = $ended;
+            usort($near, fn (Strike $a, Strike $b): int => abs($a->midi - $next->midi) <=> abs($b->midi - $next->midi));
+            $pairs = [...$pairs, ...($near === [] ? [] : [[$near[0], $next]])];
+        }
+
+        return $pairs;
     }
 
     /**

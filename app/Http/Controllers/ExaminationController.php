@@ -17,7 +17,7 @@ final class ExaminationController
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $texture = $copy->piece->texture($plan);
+        $texture = $copy->piece->texture($plan, $copy->student->hands());
 
         $examination = Examiner::examine(
             $texture, $plan->spans($texture->measures), $copy->student->instrument->decay(), $request->place('from'), $request->place('to'),

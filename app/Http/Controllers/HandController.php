@@ -21,10 +21,10 @@ final class HandController
     public function show(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $preparation = $copy->piece->preparation($plan);
+        [$score, $reading] = $copy->piece->readFor($plan);
 
         return response()->json(HandDocument::of(
-            $preparation->score, $preparation->reading, TempoMap::of($preparation->score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering,
+            $score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering,
         ));
     }
 
@@ -34,12 +34,12 @@ final class HandController
     public function alternatives(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $preparation = $copy->piece->preparation($plan);
+        [$score, $reading] = $copy->piece->readFor($plan);
         $hands = $copy->student->hands();
-        $fingering = Fingering::of($preparation->score, $preparation->reading, TempoMap::of($preparation->score, $plan->tempo), $hands, $plan->fingersByNote(), $plan->fingering);
+        $fingering = Fingering::of($score, $reading, TempoMap::of($score, $plan->tempo), $hands, $plan->fingersByNote(), $plan->fingering);
 
         return response()->json(array_map(fn (Alternative $one): array => [
             'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,
-        ], Alternatives::of($preparation->reading, $fingering, $hands, $request->string('note')->toString())));
+        ], Alternatives::of($reading, $fingering, $hands, $request->string('note')->toString())));
     }
 }

@@ -19,15 +19,14 @@ final class PortraitController
     public function __invoke(StudentCopy $copy): Page
     {
         $plan = $copy->planDocument();
-        $preparation = $copy->piece->preparation($plan);
-        $score = $preparation->score;
+        [$score, $reading] = $copy->piece->readFor($plan);
 
         return Inertia::render('Portrait', [
             'copy' => ['id' => $copy->id, 'title' => $copy->piece->title],
             'student' => $copy->student->name,
             'summary' => $copy->piece->summary,
             'numbers' => array_map(fn (Measure $measure): string => $measure->number, $score->measures),
-            'portrait' => Portrait::of($score, $preparation->reading, TempoMap::of($score, $plan->tempo), $copy->student->rates())->toArray(),
+            'portrait' => Portrait::of($score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->rates())->toArray(),
         ]);
     }
 }

@@ -16,8 +16,8 @@ final class ReadingController
 {
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
-        $preparation = $copy->piece->preparation($request->plan());
+        [$score, $reading] = $copy->piece->readFor($request->plan());
 
-        return response()->json(ReadingDocument::of($preparation->score, $preparation->reading));
+        return response()->json(ReadingDocument::of($score, $reading));
     }
 }

@@ -33,10 +33,10 @@ final class ReductionController
 
     public function engraving(StudentCopy $copy, Reduced $reduced): Response
     {
-        $preparation = $copy->piece->preparation($copy->planDocument());
+        [$score, $reading] = $copy->piece->readFor($copy->planDocument());
 
         return response(
-            $reduced->write($copy->piece->document(), $preparation->score, $preparation->reading), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
+            $reduced->write($copy->piece->document(), $score, $reading), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
         );
     }
 

@@ -18,7 +18,7 @@ final class SuggestionController
     {
         $plan = $request->plan();
         $decay = $copy->student->instrument->decay();
-        $preparation = $copy->piece->preparation($plan);
+        $preparation = $copy->piece->preparation($plan, $copy->student->hands());
         $suggested = $preparation->suggest($plan->school, $decay, $copy->student->half_pedal);
         $plan = $plan->withSuggestion($preparation->score, $plan->school, $suggested);
 

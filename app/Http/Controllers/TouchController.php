@@ -18,11 +18,10 @@ final class TouchController
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $preparation = $copy->piece->preparation($plan);
-        $score = $preparation->score;
+        [$score, $reading] = $copy->piece->readFor($plan);
 
         return response()->json(TouchDocument::of(
-            $score, $preparation->reading, TempoMap::of($score, $plan->tempo), $plan->spans($score->measures), $plan->profile, $plan->articulationsByNote(),
+            $score, $reading, TempoMap::of($score, $plan->tempo), $plan->spans($score->measures), $plan->profile, $plan->articulationsByNote(),
         ));
     }
 }

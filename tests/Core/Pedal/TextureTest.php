@@ -34,12 +34,23 @@ it('knows what fingers cannot join', function (array $notes, array $expected): v
     'a ninth' => [[[60, 0, 1, 64, 'R', false], [74, 1, 1, 64, 'R', false]], []],
     'a tenth' => [[[60, 0, 1, 64, 'R', false], [76, 1, 1, 64, 'R', false]], ['1']],
     'the same key again' => [[[60, 0, 1, 64, 'R', false], [60, 1, 1, 64, 'R', false]], ['1']],
-    'chord after chord' => [[[60, 0, 1, 64, 'R', false], [64, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false], [65, 1, 1, 64, 'R', false]], ['1']],
+    'thirds by step' => [[[60, 0, 1, 64, 'R', false], [64, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false], [65, 1, 1, 64, 'R', false]], []],
+    'octaves' => [[[60, 0, 1, 64, 'R', false], [72, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false], [74, 1, 1, 64, 'R', false]], ['1']],
     'one note in each hand' => [[[60, 0, 1, 64, 'R', false], [48, 0, 1, 64, 'L', false], [62, 1, 1, 64, 'R', false], [50, 1, 1, 64, 'L', false]], []],
     'a rest between' => [[[60, 0, 1, 64, 'R', false], [60, 2, 1, 64, 'R', false]], []],
     'staccato' => [[[60, 0, 1, 64, 'R', true], [60, 1, 1, 64, 'R', true]], []],
     'a chord after one that is still held' => [[[48, 0, 4, 64, 'L', false], [60, 1, 1, 64, 'L', false]], []],
 ]);
+
+it('follows the fingers that are set: one finger for two keys leaves a gap, unless there is time to change', function (): void {
+    $joined = function (int $tempo): bool {
+        $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => [[60, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false]]]));
+        $fingers = [$score->notes[0]->id => '5', $score->notes[1]->id => '5'];
+
+        return ! Preparation::of($score, fingers: $fingers)->texture->moments[1]->needsJoin;
+    };
+    expect($joined(60))->toBeTrue()->and($joined(240))->toBeFalse();
+});
 
 it('measures general rests, where no voice sounds', function (): void {
     $texture = texture([[60, 0, 1, 64, 'R', false], [48, 0, 2, 64, 'L', false], [62, 3, 1, 64, 'R', false]]);

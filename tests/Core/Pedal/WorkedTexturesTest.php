@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\Fingering;
+use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Pedal\Planner;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\TextureBuilder;
@@ -53,7 +55,10 @@ function stated(array $texture): array
 function planned(array $texture, string $school, Decay $decay, bool $stated): array
 {
     $score = MusicXml::score(MusicXml::texture($texture));
-    $set = TextureBuilder::build($score, $stated ? stated($texture) : Reading::of($score)->harmonies, TempoMap::of($score));
+    $reading = Reading::of($score);
+    $tempo = TempoMap::of($score);
+    $joints = new Joints(Fingering::of($score, $reading, $tempo), $reading, $tempo);
+    $set = TextureBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $tempo, $joints);
 
     return array_map(
         fn (array $span): array => [$set->moments[$span[0]]->at->toFloat(), $set->moments[$span[1]]->at->toFloat()],
