@@ -67,7 +67,7 @@ const GROUPS: { title: string; rows: Row[] }[] = [
 </script>
 
 <template>
-    <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="880px" @cancel="$emit('close')">
+    <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="1120px" @cancel="$emit('close')">
         <div class="groups">
             <section v-for="group in GROUPS" :key="group.title">
                 <h3>{{ group.title }}</h3>
@@ -128,8 +128,8 @@ const GROUPS: { title: string; rows: Row[] }[] = [
 
 <style scoped>
 .groups {
-    columns: 2;
-    column-gap: 30px;
+    columns: 3;
+    column-gap: 26px;
 }
 
 .groups section {
@@ -157,7 +157,8 @@ h3 {
 
 .legend {
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: repeat(4, max-content);
+    justify-content: space-between;
     gap: 4px 16px;
     padding: 0;
     margin: 6px 0 12px;

@@ -42,8 +42,7 @@ const overview = computed(() => {
             <ul class="keys">
                 <li v-for="(one, index) in touch.now.value" :key="one.note" :class="{ selected: index === touch.selected.value }" @click="touch.select(index)">
                     <p>
-                        <strong>{{ one.name }}</strong> held {{ one.ms }} ms
-                        <template v-if="one.heard > one.left + 0.01"><span class="quiet">, the pedal lets it sound on</span></template>
+                        <strong>{{ one.name }}</strong> held {{ one.ms }} ms{{ one.heard > one.left + 0.01 ? ', the pedal lets it sound on' : '' }}
                     </p>
                     <p class="quiet">{{ one.reason }}{{ one.own ? ' (yours)' : '' }}</p>
                 </li>
