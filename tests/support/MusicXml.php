@@ -116,6 +116,14 @@ final class MusicXml
         ));
     }
 
+    /**
+     * A piece composed for the demonstration, as it is imported.
+     */
+    public static function demo(string $name): string
+    {
+        return (string) file_get_contents(__DIR__."/../../database/demo/$name.musicxml");
+    }
+
     public static function score(string $xml, ?string $part = null): Score
     {
         return ScoreReader::read(Document::open($xml), $part);

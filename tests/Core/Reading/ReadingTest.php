@@ -12,11 +12,6 @@ use Tarnwind\Core\Score\Score;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
-function demo(string $name): string
-{
-    return (string) file_get_contents(__DIR__."/../../../database/demo/$name.musicxml");
-}
-
 /**
  * @return array<string, list<string>> chord names by bar number, each where it begins
  */
@@ -55,7 +50,7 @@ it('names block chords of every quality on every root in every inversion', funct
 })->with(Quality::cases());
 
 it('reads the demo pieces as they were composed', function (string $piece, array $expected): void {
-    expect(chords(demo($piece)))->toMatchArray($expected);
+    expect(chords(MusicXml::demo($piece)))->toMatchArray($expected);
 })->with([
     ['lantern-on-the-water', [
         '2' => ['0 Bm'], '3' => ['0 Em/G'], '4' => ['0 A7'], '5' => ['0 D/F#'], '6' => ['0 G'], '7' => ['0 D/A', '2 A7'], '8' => ['0 D'],
@@ -81,7 +76,7 @@ it('keeps reading the harmonies of a real accompaniment as it did', function ():
 });
 
 it('gives roman numerals in the key, with dominants of other degrees named as such', function (): void {
-    $numerals = fn (string $piece): array => array_map(fn (Harmony $harmony): string => $harmony->numeral, Reading::of(MusicXml::score(demo($piece)))->harmonies);
+    $numerals = fn (string $piece): array => array_map(fn (Harmony $harmony): string => $harmony->numeral, Reading::of(MusicXml::score(MusicXml::demo($piece)))->harmonies);
 
     expect(array_slice($numerals('slow-weather'), 0, 8))->toBe(['i', 'iv6', 'i64', 'V7', 'VI', '♭II6', 'i64', 'V'])
         ->and($numerals('slow-weather'))->toContain('iiø65')
