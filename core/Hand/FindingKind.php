@@ -13,6 +13,7 @@ enum FindingKind: string
     case BeyondReach = 'beyond-reach';
     case SharedKey = 'shared-key';
     case TwoWays = 'two-ways';
+    case TooQuick = 'too-quick';
     case LetGo = 'let-go';
     case OffTheKeyboard = 'off-the-keyboard';
     case Strain = 'strain';

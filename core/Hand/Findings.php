@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Count\EvenPassage;
+use Tarnwind\Core\Count\Hazards;
+use Tarnwind\Core\Count\Rates;
+use Tarnwind\Core\Count\TempoLimit;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
@@ -27,6 +31,14 @@ final class Findings
 
     private const WIDE = 12;
 
+    /** So many quick strokes of one key without a pause gather strain, at so many a second [start]. */
+    private const STROKES = 16;
+
+    private const QUICK_STROKES = 5.0;
+
+    private const CAUTION = 'practise in short stretches, with pauses and a loose wrist, and stop where it hurts. '
+        .'Lasting pain, numbness or tingling belong to a doctor or therapist who knows musicians.';
+
     /** What a key needs to come up before it can be struck again, in ms [start]. */
     private const KEY_RISES = 60;
 
@@ -44,10 +56,10 @@ final class Findings
      * @param  list<Joint>  $joints
      * @return list<Finding> by place
      */
-    public static function of(Score $score, Reading $reading, Fingering $fingering, TempoMap $tempo, array $joints, Hands $hands = new Hands): array
+    public static function of(Score $score, Reading $reading, Fingering $fingering, TempoMap $tempo, array $joints, Hands $hands = new Hands, Rates $rates = new Rates): array
     {
         $finder = new self($score, $reading, $fingering, $hands);
-        $findings = [...array_values(array_filter(array_map($finder->unjoined(...), $joints))), ...$finder->letGo(), ...$finder->offTheKeyboard(), ...$finder->sharedKeys($tempo), ...$finder->twoWays()];
+        $findings = [...array_values(array_filter(array_map($finder->unjoined(...), $joints))), ...$finder->letGo(), ...$finder->offTheKeyboard(), ...$finder->sharedKeys($tempo), ...$finder->twoWays(), ...$finder->tooQuick($tempo, $rates), ...$finder->repetition($tempo)];
         foreach (Hand::cases() as $hand) {
             $findings = [...$findings, ...$finder->beyondReach($hand), ...$finder->strain($hand)];
         }
@@ -175,6 +187,50 @@ final class Findings
     }
 
     /**
+     * Bars that ask for more notes a second than the student plays evenly.
+     *
+     * @return list<Finding>
+     */
+    private function tooQuick(TempoMap $tempo, Rates $rates): array
+    {
+        $first = [];
+        foreach ($this->score->notes as $note) {
+            $first[$note->measure] ??= $note;
+        }
+        $findings = [];
+        foreach (TempoLimit::find($this->score, $tempo, $rates) as $limit) {
+            if ($limit->tempo !== null && $limit->tempo < $tempo->quartersPerMinute() - 0.5) {
+                $findings[] = new Finding(FindingKind::TooQuick, Severity::Warning, [$first[$limit->measure]], sprintf(
+                    $limit->repetition ? 'One key %.1f times a second: evenly this student repeats up to ♩ = %d. Change fingers, and keep the wrist loose.' : '%.1f notes a second: evenly this student plays up to ♩ = %d.',
+                    $limit->rate, (int) round($limit->tempo),
+                ));
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * Long stretches of one key struck quickly again and again.
+     *
+     * @return list<Finding>
+     */
+    private function repetition(TempoMap $tempo): array
+    {
+        $notes = array_values(array_filter($this->score->notes, fn (Note $note): bool => ! $note->grace));
+        $findings = [];
+        foreach (EvenPassage::find($tempo, Hazards::lines($notes)) as $passage) {
+            if ($passage->oneKey && count($passage->notes) >= self::STROKES && $passage->rate >= self::QUICK_STROKES) {
+                $findings[] = new Finding(FindingKind::Strain, Severity::Warning, [$passage->notes[0]], sprintf(
+                    'One key %d times without a pause, %.1f a second: %s', count($passage->notes), $passage->rate, self::CAUTION,
+                ));
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
      * Figures that come again with other fingers.
      *
      * @return list<Finding>
@@ -217,8 +273,7 @@ final class Findings
             if (count($run) >= self::WIDE_STROKES) {
                 $findings[] = new Finding(
                     FindingKind::Strain, Severity::Warning, [$run[0]->notes[0]],
-                    count($run)." octaves or wider chords in the $hand->value hand without a pause: practise in short stretches, with pauses and a loose wrist, and stop where it hurts. "
-                    .'Lasting pain, numbness or tingling belong to a doctor or therapist who knows musicians.',
+                    count($run)." octaves or wider chords in the $hand->value hand without a pause: ".self::CAUTION,
                 );
             }
             $run = $isWide ? [$grip] : [];

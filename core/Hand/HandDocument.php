@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
@@ -18,7 +19,7 @@ final class HandDocument
      * @param  array<string, string>  $own  the teacher's fingers by note id
      * @return array<string, mixed>
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands, array $own, School $school = School::Ease): array
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands, array $own, School $school = School::Ease, Rates $rates = new Rates): array
     {
         $fingering = Fingering::of($score, $reading, $tempo, $hands, $own, $school);
         $joints = Joints::of($score, $reading, $tempo, $fingering, $hands);
@@ -37,7 +38,7 @@ final class HandDocument
                 'remedy' => $finding->remedy === null ? null : [
                     'action' => $finding->remedy->action, 'note' => $finding->remedy->note, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
                 ],
-            ], Findings::of($score, $reading, $fingering, $tempo, $joints, $hands)),
+            ], Findings::of($score, $reading, $fingering, $tempo, $joints, $hands, $rates)),
         ];
     }
 }

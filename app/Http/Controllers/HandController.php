@@ -24,7 +24,7 @@ final class HandController
         [$score, $reading] = $copy->piece->readFor($plan);
 
         return response()->json(HandDocument::of(
-            $score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering,
+            $score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering, $copy->student->rates(),
         ));
     }
 

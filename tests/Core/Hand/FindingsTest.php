@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
@@ -37,12 +38,12 @@ function jointOf(string $first, string $second, string $fingers, int $length = 8
 /**
  * @return list<Finding>
  */
-function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?FindingKind $kind = null): array
+function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?FindingKind $kind = null, Rates $rates = new Rates): array
 {
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
     $fingering = Fingering::of($score, $reading, $map, $hands);
-    $found = Findings::of($score, $reading, $fingering, $map, Joints::of($score, $reading, $map, $fingering, $hands), $hands);
+    $found = Findings::of($score, $reading, $fingering, $map, Joints::of($score, $reading, $map, $fingering, $hands), $hands, $rates);
 
     return array_values(array_filter($found, fn (Finding $finding): bool => $kind === null || $finding->kind === $kind));
 }
@@ -132,4 +133,20 @@ it('finds a figure that comes again with other fingers, and offers the first one
     $found = findings($score, kind: FindingKind::TwoWays);
     expect($found[0]->reason)->toBe('The figure of bar 1 has other fingers here: 3 on E5, 4 there.')
         ->and([$found[0]->remedy?->action, $found[0]->remedy?->value])->toBe(['finger', '4']);
+});
+
+it('finds what is too quick for a student as yet, and says up to which tempo it goes', function (): void {
+    $score = MusicXml::score(MusicXml::piano([['C5:2 D5:2 E5:2 F5:2 G5:2 F5:2 E5:2 D5:2', 'C3:16'], ['C5:2 C5:2 C5:2 C5:2 C5:2 C5:2 C5:2 C5:2', 'C3:16']]));
+    $words = fn (float $tempo, Rates $rates): array => array_map(fn (Finding $finding): string => $finding->reason, findings($score, tempo: $tempo, kind: FindingKind::TooQuick, rates: $rates));
+    // Eighths at ♩ = 120 are four a second.
+    expect($words(120, new Rates(3.0, 2.0)))->toBe([
+        '4.0 notes a second: evenly this student plays up to ♩ = 90.',
+        'One key 4.0 times a second: evenly this student repeats up to ♩ = 60. Change fingers, and keep the wrist loose.',
+    ])->and($words(60, new Rates(3.0, 2.0)))->toBe([])->and($words(120, new Rates))->toBe([]);
+});
+
+it('warns of one key struck quickly for long, and not of a few strokes', function (): void {
+    $bar = fn (int $count): array => [implode(' ', [...array_fill(0, $count, 'C5:1'), ...($count < 16 ? ['D5:'.(16 - $count)] : [])]), 'C3:16'];
+    $strain = fn (int $count, float $tempo): int => count(findings(MusicXml::score(MusicXml::piano([$bar($count)])), tempo: $tempo, kind: FindingKind::Strain));
+    expect([$strain(16, 90), $strain(16, 60), $strain(8, 90)])->toBe([1, 0, 0]);
 });

@@ -40,6 +40,7 @@ const KINDS: Record<Finding['kind'], string> = {
     'beyond-reach': 'Beyond reach',
     'shared-key': 'One key for both hands',
     'two-ways': 'Figure in two ways',
+    'too-quick': 'Too quick as yet',
     'let-go': 'Cannot be held',
     'off-the-keyboard': 'Not on the keyboard',
     strain: 'Strain',
