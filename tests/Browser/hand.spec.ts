@@ -15,11 +15,11 @@ test('fingers are planned, set by typing, and the rest follows', async ({ page }
     // Bar 1: the song's first long note, with another finger than the planned one, then a silent change.
     await page.keyboard.press('ArrowDown');
     await expect(inspector).toContainText('F♯5');
+    // The second digit belongs to the first only while it is fresh.
     await page.keyboard.press('5');
-    await expect(own).toHaveText('5');
-    await expect(inspector.getByRole('listitem').first()).toContainText('right, yours');
     await page.keyboard.press('1');
     await expect(own).toHaveText('5-1');
+    await expect(inspector.getByRole('listitem').first()).toContainText('right, yours');
     await saved(page);
 
     // The next note of the chord is the bass; the other hand takes it and gives it back.

@@ -2,6 +2,7 @@ import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import * as edits from '../crafts/pedal/edits';
 import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
+import { latestOnly } from '../support/latest';
 import type { Examination, Finding } from '../types/generated/examination';
 import type { BarNote, FingerMark, PedalMark, Place, PlanDocument, TouchMark } from '../types/generated/plan';
 import { begin, record, redo, undo } from './history';
@@ -90,30 +91,20 @@ export function useDesk(props: DeskProps) {
     const touch = computed(() => plan.value.marks.filter((mark): mark is TouchMark => mark.craft === 'touch'));
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
-    let asking = false;
-    let next: { plan: PlanDocument; window: Window | null } | null = null;
-
-    /** Measures a plan; of questions that come while one is under way only the last is asked. */
-    async function examine(document: PlanDocument, window: Window | null): Promise<void> {
-        next = { plan: document, window: asking && next ? join(next.window, window) : window };
-        if (asking) return;
-        asking = true;
-        while (next) {
-            const question: { plan: PlanDocument; window: Window | null } = next;
-            next = null;
+    /** Measures a plan: the whole of it, or a stretch. */
+    const measurePlan = latestOnly<{ plan: PlanDocument; window: Window | null }>(
+        async ({ plan, window }) => {
             try {
-                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, {
-                    plan: question.plan,
-                    ...question.window,
-                });
+                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, { plan, ...window });
                 examination.value = merge(examination.value, answer);
                 trouble.value = '';
             } catch (error) {
                 trouble.value = error instanceof HttpError && error.status > 0 ? error.message : 'Blur and findings follow again when the server is back.';
             }
-        }
-        asking = false;
-    }
+        },
+        (waiting, next) => ({ plan: next.plan, window: join(waiting.window, next.window) }),
+    );
+    const examine = (document: PlanDocument, window: Window | null): Promise<void> => measurePlan({ plan: document, window });
 
     function document(marks: readonly PedalMark[]): PlanDocument {
         return { ...plan.value, marks: [...marks, ...plan.value.marks.filter((mark) => mark.craft !== 'pedal')] };

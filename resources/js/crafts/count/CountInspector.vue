@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
+import BarsByKind from '../../desk/BarsByKind.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { MeasureData } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
@@ -28,17 +29,6 @@ const NAMES: Record<Hazard['kind'], string> = {
     'fast-run': 'Quick run',
     accidental: 'Accidental',
 };
-
-/** All hazards of the piece, by kind, each with its bars. */
-const overview = computed(() => {
-    const kinds = new Map<Hazard['kind'], number[]>();
-    for (const { kind, measure } of props.counting.hazards) {
-        const bars = kinds.get(kind) ?? [];
-        if (bars.at(-1) !== measure) bars.push(measure);
-        kinds.set(kind, bars);
-    }
-    return [...kinds].map(([kind, bars]) => ({ kind, name: NAMES[kind], bars }));
-});
 
 function where(hazard: Hazard): string {
     return beatName(bar.value, fractionValue(hazard.at) - fractionValue(bar.value.start));
@@ -78,32 +68,14 @@ function where(hazard: Hazard): string {
         </section>
         <section>
             <h3>In the whole piece</h3>
-            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
-            <dl>
-                <template v-for="row in overview" :key="row.kind">
-                    <dt>{{ row.name }}</dt>
-                    <dd>
-                        <button
-                            v-for="index in row.bars"
-                            :key="index"
-                            type="button"
-                            :aria-label="`${row.name}: go to bar ${measures[index]?.number}`"
-                            @click="emit('jump', index)"
-                        >
-                            {{ measures[index]?.number }}
-                        </button>
-                    </dd>
-                </template>
-            </dl>
+            <BarsByKind :places="counting.hazards" :names="NAMES" :measures="measures" @jump="(index) => emit('jump', index)" />
         </section>
     </InspectorFrame>
 </template>
 
 <style scoped>
 p,
-ul,
-dl,
-dd {
+ul {
     margin: 0;
 }
 
@@ -120,17 +92,6 @@ dd {
     margin: 4px 0 8px;
     padding-left: 10px;
     border-left: 3px solid var(--veiled);
-}
-
-dt {
-    margin-top: 6px;
-    color: var(--quiet);
-}
-
-dd {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px;
 }
 
 button {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
+import BarsByKind from '../../desk/BarsByKind.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
@@ -45,17 +46,6 @@ const KINDS: Record<Finding['kind'], string> = {
     'off-the-keyboard': 'Not on the keyboard',
     strain: 'Strain',
 };
-
-/** All findings of the piece, by kind, each with its bars. */
-const overview = computed(() => {
-    const kinds = new Map<Finding['kind'], number[]>();
-    for (const { kind, measure } of props.hands.findings) {
-        const bars = kinds.get(kind) ?? [];
-        if (bars.at(-1) !== measure) bars.push(measure);
-        kinds.set(kind, bars);
-    }
-    return [...kinds];
-});
 </script>
 
 <template>
@@ -126,31 +116,13 @@ const overview = computed(() => {
                 Right hand {{ spanName(student.reach.right[0]) }}, at most {{ spanName(student.reach.right[1]) }}; left {{ spanName(student.reach.left[0]) }},
                 at most {{ spanName(student.reach.left[1]) }}{{ student.reach.measured ? '' : " (not measured: an adult's hands)" }}.
             </p>
-            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
-            <dl>
-                <template v-for="[kind, bars] in overview" :key="kind">
-                    <dt>{{ KINDS[kind] }}</dt>
-                    <dd>
-                        <button
-                            v-for="index in bars"
-                            :key="index"
-                            type="button"
-                            :aria-label="`${KINDS[kind]}: go to bar ${score.measures[index]?.number}`"
-                            @click="desk.moveToMeasure(index)"
-                        >
-                            {{ score.measures[index]?.number }}
-                        </button>
-                    </dd>
-                </template>
-            </dl>
+            <BarsByKind :places="hands.findings" :names="KINDS" :measures="score.measures" @jump="desk.moveToMeasure" />
         </section>
     </InspectorFrame>
 </template>
 
 <style scoped>
-p,
-dl,
-dd {
+p {
     margin: 0;
 }
 
@@ -206,8 +178,7 @@ h3 {
     font-family: var(--serif);
 }
 
-.digits,
-dd {
+.digits {
     display: flex;
     flex-wrap: wrap;
     gap: 4px;
@@ -223,10 +194,5 @@ button {
     border: 1px solid var(--line);
     border-radius: 5px;
     cursor: pointer;
-}
-
-dt {
-    margin-top: 6px;
-    color: var(--quiet);
 }
 </style>

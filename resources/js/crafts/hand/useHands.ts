@@ -1,5 +1,6 @@
 import { computed, shallowRef } from 'vue';
 import { sendJson } from '../../support/http';
+import { latestOnly } from '../../support/latest';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import type { PlanDocument } from '../../types/generated/plan';
 
@@ -16,31 +17,22 @@ export function useHands(copy: number) {
     const hands = shallowRef<HandDocument | null>(null);
     const trouble = shallowRef('');
     let asked = '';
-    let asking = false;
-    let next: PlanDocument | null = null;
 
-    /** Of questions that come while one is under way only the last is asked. */
-    async function ask(plan: PlanDocument): Promise<void> {
-        const marks = plan.marks.filter((mark) => mark.craft === 'hand' || mark.craft === 'reading');
-        const question = JSON.stringify([plan.tempo, plan.fingering, marks]);
-        if (question === asked) return;
-        next = plan;
-        if (asking) return;
-        asking = true;
-        while (next) {
-            const now: PlanDocument = next;
-            next = null;
-            const bearing = now.marks.filter((mark) => mark.craft === 'hand' || mark.craft === 'reading');
-            try {
-                hands.value = await sendJson<HandDocument>('POST', `/copies/${copy}/hand`, { plan: { ...now, marks: bearing } });
-                asked = JSON.stringify([now.tempo, now.fingering, bearing]);
-                trouble.value = '';
-            } catch (error) {
-                trouble.value = error instanceof Error ? error.message : '';
-            }
+    /** What of a plan bears on the fingers. */
+    const bearing = (plan: PlanDocument): PlanDocument => ({ ...plan, marks: plan.marks.filter((mark) => mark.craft === 'hand' || mark.craft === 'reading') });
+
+    const ask = latestOnly<PlanDocument>(async (plan) => {
+        const question = bearing(plan);
+        const key = JSON.stringify([question.tempo, question.fingering, question.marks]);
+        if (key === asked) return;
+        try {
+            hands.value = await sendJson<HandDocument>('POST', `/copies/${copy}/hand`, { plan: question });
+            asked = key;
+            trouble.value = '';
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
         }
-        asking = false;
-    }
+    });
 
     const byNote = computed<ReadonlyMap<string, FingeredNote>>(() => new Map(hands.value?.fingers.map((one) => [one.note, one])));
 
@@ -48,9 +40,8 @@ export function useHands(copy: number) {
 
     /** What each finger would cost at a note. */
     async function compare(plan: PlanDocument, note: string): Promise<void> {
-        const marks = plan.marks.filter((mark) => mark.craft === 'hand' || mark.craft === 'reading');
         try {
-            const list = await sendJson<Alternative[]>('POST', `/copies/${copy}/hand/alternatives`, { plan: { ...plan, marks }, note });
+            const list = await sendJson<Alternative[]>('POST', `/copies/${copy}/hand/alternatives`, { plan: bearing(plan), note });
             alternatives.value = { note, list };
             trouble.value = '';
         } catch (error) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
+import BarsByKind from '../../desk/BarsByKind.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
@@ -21,17 +22,6 @@ const KINDS: Record<Finding['kind'], string> = {
     'rest-held-through': 'Rest held through',
     'long-staccato': 'Long staccato',
 };
-
-/** All findings of the piece, by kind, each with its bars. */
-const overview = computed(() => {
-    const kinds = new Map<Finding['kind'], number[]>();
-    for (const { kind, measure } of props.document.findings) {
-        const bars = kinds.get(kind) ?? [];
-        if (bars.at(-1) !== measure) bars.push(measure);
-        kinds.set(kind, bars);
-    }
-    return [...kinds];
-});
 </script>
 
 <template>
@@ -62,31 +52,13 @@ const overview = computed(() => {
         </section>
         <section>
             <h3>In the whole piece</h3>
-            <p v-if="overview.length === 0" class="quiet">Nothing found.</p>
-            <dl>
-                <template v-for="[kind, bars] in overview" :key="kind">
-                    <dt>{{ KINDS[kind] }}</dt>
-                    <dd>
-                        <button
-                            v-for="index in bars"
-                            :key="index"
-                            type="button"
-                            :aria-label="`${KINDS[kind]}: go to bar ${score.measures[index]?.number}`"
-                            @click="desk.moveToMeasure(index)"
-                        >
-                            {{ score.measures[index]?.number }}
-                        </button>
-                    </dd>
-                </template>
-            </dl>
+            <BarsByKind :places="document.findings" :names="KINDS" :measures="score.measures" @jump="desk.moveToMeasure" />
         </section>
     </InspectorFrame>
 </template>
 
 <style scoped>
-p,
-dl,
-dd {
+p {
     margin: 0;
 }
 
@@ -106,27 +78,5 @@ dd {
 .keys .selected {
     border-left-color: var(--lake);
     background: var(--paper);
-}
-
-dt {
-    margin-top: 6px;
-    color: var(--quiet);
-}
-
-dd {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px;
-}
-
-button {
-    min-width: 30px;
-    padding: 2px 6px;
-    font: inherit;
-    color: var(--ink);
-    background: var(--paper);
-    border: 1px solid var(--line);
-    border-radius: 5px;
-    cursor: pointer;
 }
 </style>

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { sendJson } from '../../support/http';
+import { latestOnly } from '../../support/latest';
 import type { PlanDocument } from '../../types/generated/plan';
 import type { KeyLength, TouchDocument } from '../../types/generated/touch';
 import { ARTICULATIONS, articulate, clear, type Articulation } from './edits';
@@ -10,28 +11,17 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score']) {
     const touch = shallowRef<TouchDocument | null>(null);
     const trouble = shallowRef('');
     let asked: PlanDocument | null = null;
-    let asking = false;
-    let next: PlanDocument | null = null;
 
-    /** Of questions that come while one is under way only the last is asked. */
-    async function ask(plan: PlanDocument): Promise<void> {
+    const ask = latestOnly<PlanDocument>(async (plan) => {
         if (plan === asked) return;
-        next = plan;
-        if (asking) return;
-        asking = true;
-        while (next) {
-            const now: PlanDocument = next;
-            next = null;
-            try {
-                touch.value = await sendJson<TouchDocument>('POST', `/copies/${copy}/touch`, { plan: now });
-                asked = now;
-                trouble.value = '';
-            } catch (error) {
-                trouble.value = error instanceof Error ? error.message : '';
-            }
+        try {
+            touch.value = await sendJson<TouchDocument>('POST', `/copies/${copy}/touch`, { plan });
+            asked = plan;
+            trouble.value = '';
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
         }
-        asking = false;
-    }
+    });
 
     const byNote = computed<ReadonlyMap<string, KeyLength>>(() => new Map(touch.value?.lengths.map((one) => [one.note, one])));
 
