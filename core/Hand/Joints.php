@@ -22,8 +22,26 @@ final readonly class Joints
     /** Semitones over which the thumb still passes in a joined line [start]. */
     private const PASS = 5;
 
-    public function __construct(private Fingering $fingering, private Reading $reading, private TempoMap $tempo, private Hands $hands = new Hands)
+    /** @var array<string, Spans> by hand */
+    private array $spans;
+
+    /** @var array<string, array{int, int}> the grip in which a note is struck and its place there, by note id */
+    private array $places;
+
+    public function __construct(private Fingering $fingering, private Reading $reading, private TempoMap $tempo, Hands $hands = new Hands)
     {
+        $this->spans = ['right' => new Spans($hands->right), 'left' => new Spans($hands->left)];
+        $places = [];
+        foreach ($fingering->grips as $grips) {
+            foreach ($grips as $number => $grip) {
+                foreach ($grip->notes as $index => $note) {
+                    if (! $grip->held[$index]) {
+                        $places[$note->id] = [$number, $index];
+                    }
+                }
+            }
+        }
+        $this->places = $places;
     }
 
     /**
@@ -129,7 +147,7 @@ final readonly class Joints
         $span = ($finger < $next ? 1 : -1) * $outward * ($to->midi - $from->midi);
         $isPass = $lower === 1 && $span < 0 && $span >= -self::PASS && $higher < 5;
 
-        return $isPass || (new Spans($this->hands->reach($hand)))->reaches($lower, $higher, $span) ? null : "{$finger}–{$next} does not reach ".abs($to->midi - $from->midi).' semitones';
+        return $isPass || $this->spans[$hand->value]->reaches($lower, $higher, $span) ? null : "{$finger}–{$next} does not reach ".abs($to->midi - $from->midi).' semitones';
     }
 
     /**
@@ -137,16 +155,14 @@ final readonly class Joints
      */
     private function canChange(Note $note, int $finger): bool
     {
-        foreach ($this->fingering->grips[$this->reading->hands[$note->id]->value] as $place => $grip) {
-            $at = array_search($note, $grip->notes, true);
-            if ($at !== false && ! $grip->held[$at]) {
-                $fingers = $this->fingering->taken[$this->reading->hands[$note->id]->value][$place];
-                $fingers[$at] = $finger;
-
-                return FingerPlanner::reaches($grip, $fingers, new Spans($this->hands->reach($this->reading->hands[$note->id])));
-            }
+        if (! isset($this->places[$note->id])) {
+            return false;
         }
+        [$number, $index] = $this->places[$note->id];
+        $hand = $this->reading->hands[$note->id]->value;
+        $fingers = $this->fingering->taken[$hand][$number];
+        $fingers[$index] = $finger;
 
-        return false;
+        return FingerPlanner::reaches($this->fingering->grips[$hand][$number], $fingers, $this->spans[$hand]);
     }
 }
