@@ -15,6 +15,10 @@ use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Texture;
+use Tarnwind\Core\Plan\BarNote;
+use Tarnwind\Core\Plan\GestureMark;
+use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Plan\PedalMark;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Reading\Reading;
@@ -79,7 +83,7 @@ final class Piece extends Model
     {
         $own = Cache::rememberForever($this->cacheKey('preparation'), fn (): Preparation => Preparation::of($this->score()));
 
-        return $plan === null ? $own : new Preparation($own->score, $this->reading($own, $plan), $this->texture($plan, $hands, $own));
+        return $plan === null ? $own : new Preparation($plan->played($own->score), $this->reading($own, $plan), $this->texture($plan, $hands, $own));
     }
 
     /**
@@ -99,12 +103,13 @@ final class Piece extends Model
      */
     public function texture(Plan $plan, Hands $hands = new Hands, ?Preparation $own = null): Texture
     {
-        $rests = md5(serialize([$plan->tempo, $plan->reading, $plan->fingers, $plan->fingering, $hands]));
+        $marks = array_filter($plan->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark && ! $mark instanceof BarNote && ! $mark instanceof GestureMark);
+        $rests = md5(serialize([$plan->tempo, array_values($marks), $plan->fingering, $plan->style, $hands]));
 
         return Cache::remember($this->cacheKey("texture:$rests"), now()->addDay(), function () use ($plan, $hands, $own): Texture {
             $own ??= $this->preparation();
 
-            return Preparation::of($own->score, $plan->tempo, $this->reading($own, $plan), $hands, $plan->fingersByNote(), $plan->fingering)->texture;
+            return Preparation::planned($own->score, $this->reading($own, $plan), $plan, $hands)->texture;
         });
     }
 
@@ -113,8 +118,10 @@ final class Piece extends Model
      */
     private function reading(Preparation $own, Plan $plan): Reading
     {
-        return $plan->reading === [] ? $own->reading : Cache::remember(
-            $this->cacheKey('reading:'.md5(serialize($plan->reading))), now()->addDay(),
+        $marks = $plan->readingMarks();
+
+        return $marks === [] ? $own->reading : Cache::remember(
+            $this->cacheKey('reading:'.md5(serialize($marks))), now()->addDay(),
             fn (): Reading => $own->reading->corrected($own->score, $plan->corrections($own->score)),
         );
     }

@@ -39,7 +39,7 @@ final readonly class Replacement
             'copies' => array_values($this->copies()->map(function (StudentCopy $copy): array {
                 [$plan, $lost] = $copy->planDocument()->carried($this->matching);
 
-                return ['student' => $copy->student->name, 'kept' => count($plan->marks()), 'lost' => array_map($this->inWords(...), $lost)];
+                return ['student' => $copy->student->name, 'kept' => count($plan->marks), 'lost' => array_map($this->inWords(...), $lost)];
             })->all()),
         ];
     }

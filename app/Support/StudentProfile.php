@@ -9,7 +9,6 @@ use App\Models\StudentCopy;
 use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Hand\WideChords;
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Rendition\TempoMap;
 
 /**
  * What a student's hands mean for each of her pieces, now and if they reached further.
@@ -28,7 +27,7 @@ final class StudentProfile
             $plan = $copy->planDocument();
             [$score, $reading] = $copy->piece->readFor($plan);
             $chords = WideChords::of($score, $reading);
-            $tempo = TempoMap::of($score, $plan->tempo);
+            $tempo = $plan->tempoMap($score);
             $limit = Counting::of($score, $tempo, null, $student->rates())->limit();
 
             return [

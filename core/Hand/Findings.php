@@ -284,7 +284,7 @@ final class Findings
 
     private static function name(Note $note): string
     {
-        return $note->pitch->spokenName().$note->pitch->octave;
+        return $note->inWords();
     }
 
     private static function interval(int $semitones): string

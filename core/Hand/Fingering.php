@@ -40,12 +40,15 @@ final readonly class Fingering
         $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
         $loud = $school === School::Strength ? self::loud($score) : [];
         $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
-        if ($school !== School::Figure) {
+        if ($school !== School::Figure && $school !== School::Print) {
             return $plan;
         }
         foreach (Figures::of($score, $reading) as [, $pairs]) {
             foreach ($pairs as [$earlier, $later]) {
-                $fixed[$later->id] ??= $fixed[$earlier->id] ?? $plan->notes[$earlier->id]->finger;
+                $finger = $fixed[$later->id] ?? $fixed[$earlier->id] ?? ($school === School::Figure ? $plan->notes[$earlier->id]->finger : null);
+                if ($finger !== null) {
+                    $fixed[$later->id] = $finger;
+                }
             }
         }
 

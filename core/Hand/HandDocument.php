@@ -26,7 +26,7 @@ final class HandDocument
 
         return [
             'fingers' => array_values(array_map(fn (FingeredNote $one): array => [
-                'note' => $one->note->id, 'midi' => $one->note->midi, 'name' => $one->note->pitch->spokenName().$one->note->pitch->octave,
+                'note' => $one->note->id, 'midi' => $one->note->midi, 'name' => $one->note->inWords(),
                 'hand' => $reading->hands[$one->note->id]->value, 'finger' => (string) $one, 'source' => $one->source->value,
             ], $fingering->notes)),
             'joints' => array_map(fn (Joint $joint): array => [

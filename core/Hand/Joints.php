@@ -9,6 +9,7 @@ use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Voices;
 
 /**
  * Tells for every two successive notes under a slur whether fingers can join them, with a silent change of finger if
@@ -66,27 +67,13 @@ final readonly class Joints
      */
     private static function slurred(Score $score): array
     {
-        $byId = array_column($score->notes, null, 'id');
-        $lines = [];
-        foreach ($score->notes as $note) {
-            if (! $note->grace) {
-                $lines["$note->staff/$note->voice"][(string) $note->onset][] = $note;
-            }
-        }
-        $places = array_map(fn (array $line): array => array_flip(array_keys($line)), $lines);
-        $lines = array_map(array_values(...), $lines);
+        $voices = Voices::of($score);
+        $top = fn (array $stroke): Note => $stroke[count($stroke) - 1];
         $pairs = [];
         foreach ($score->slurs as $slur) {
-            [$first, $last] = [$byId[$slur->from], $byId[$slur->to]];
-            $line = $lines["$first->staff/$first->voice"] ?? [];
             $before = null;
-            for ($place = $places["$first->staff/$first->voice"][(string) $first->onset] ?? count($line); $place < count($line); $place++) {
-                $stroke = $line[$place];
-                if ($last->onset->isLessThan($stroke[0]->onset)) {
-                    break;
-                }
+            foreach ($voices->under($slur) as $stroke) {
                 if ($before !== null && $before[0]->end()->equals($stroke[0]->onset)) {
-                    $top = fn (array $notes): Note => $notes[count($notes) - 1];
                     $pairs[] = [$top($before), $top($stroke)];
                     if (count($before) > 1 && count($stroke) > 1) {
                         $pairs[] = [$before[0], $stroke[0]];

@@ -17,4 +17,7 @@ enum School: string
 
     /** One fingering for one figure: what comes again has the same fingers. */
     case Figure = 'figure';
+
+    /** The print: what comes again takes the printed fingers with it, and nothing else is suggested. */
+    case Print = 'print';
 }

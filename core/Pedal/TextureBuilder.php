@@ -8,11 +8,11 @@ use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Rendition\TempoMap;
-use Tarnwind\Core\Rendition\Touch;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
+use Tarnwind\Core\Touch\KeyLength;
 
 /**
  * Sets a score in time for the planner.
@@ -25,12 +25,12 @@ final class TextureBuilder
     /**
      * @param  list<Harmony>  $harmonies
      * @param  Joints  $joints  what the fingers join
+     * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id
      */
-    public static function build(Score $score, array $harmonies, TempoMap $tempo, Joints $joints): Texture
+    public static function build(Score $score, array $harmonies, TempoMap $tempo, Joints $joints, array $lengths): Texture
     {
         $harmonies = Harmony::chords($harmonies);
         $dynamics = new Dynamics($score);
-        $touch = new Touch($score);
         /** @var array<string, array{Fraction, list<Strike>, list<Note>}> $groups */
         $groups = [];
         $held = Fraction::zero();
@@ -41,7 +41,7 @@ final class TextureBuilder
             }
             $key = (string) $note->onset;
             $groups[$key] ??= [$note->onset, [], []];
-            $groups[$key][1][] = self::strike($note, $tempo, $dynamics, $touch);
+            $groups[$key][1][] = self::strike($note, $tempo, $dynamics, $lengths[$note->id] ?? null);
             $groups[$key][2][] = $note;
             $held = Fraction::max($held, $note->end());
         }
@@ -58,14 +58,15 @@ final class TextureBuilder
         return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, $joints, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
     }
 
-    private static function strike(Note $note, TempoMap $tempo, Dynamics $dynamics, Touch $touch): Strike
+    private static function strike(Note $note, TempoMap $tempo, Dynamics $dynamics, ?KeyLength $length): Strike
     {
         $onset = $tempo->seconds($note->onset);
-        $release = $tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * $touch->heldShare($note));
+        // The length that is asked for: what a key struck again cuts off is for the pedal to join.
+        $release = $tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * ($length->share ?? 1.0));
 
         return new Strike(
             $note->id, $note->midi, $onset, $release,
-            Loudness::amplitude(Dynamics::velocity($dynamics->ledger($note))), $touch->isDry($note), $note->staff,
+            Loudness::amplitude(Dynamics::velocity($dynamics->ledger($note))), $length?->isDry() ?? false, $note->staff,
         );
     }
 

@@ -4,25 +4,23 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Plan;
 
-use Opis\JsonSchema\Errors\ErrorFormatter;
-use Opis\JsonSchema\Validator;
 use Tarnwind\Core\Hand\School as Fingers;
-use Tarnwind\Core\Pedal\Depth;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\FixedHarmony;
-use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Reading\Layer;
-use Tarnwind\Core\Reading\Quality;
+use Tarnwind\Core\Rendition\Swing;
+use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Touch\Articulation;
-use Tarnwind\Core\Touch\Profile;
+use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Touch\KeyLengths;
+use Tarnwind\Core\Touch\Style;
 
 /**
  * What the teacher wants for one student's copy of a score.
@@ -31,26 +29,16 @@ final readonly class Plan
 {
     public const FORMAT = 'tarnwind-plan/1';
 
-    private const SCHEMA = __DIR__.'/../../schemas/plan.schema.json';
-
     /**
      * @param  ?float  $tempo  quarters a minute at the beginning; null for the score's own
-     * @param  list<PedalMark>  $pedal
-     * @param  list<BarNote>  $notes
-     * @param  list<HarmonyMark|BoundaryMark|LayerMark|HandMark>  $reading  what the teacher reads otherwise, the last word last
-     * @param  list<FingerMark>  $fingers  the teacher's
-     * @param  list<TouchMark>  $touch  the last word last
+     * @param  list<Mark>  $marks  of two that speak of the same the later one holds
      */
     public function __construct(
         public School $school,
         public ?float $tempo,
-        public array $pedal,
-        public array $notes,
-        public array $reading = [],
-        public array $fingers = [],
+        public array $marks,
         public Fingers $fingering = Fingers::Ease,
-        public array $touch = [],
-        public Profile $profile = Profile::Written,
+        public Style $style = new Style,
     ) {
     }
 
@@ -64,7 +52,7 @@ final readonly class Plan
             $marks[] = self::mark("printed-$index", $score, $span, Origin::Printed);
         }
 
-        return new self(School::Singing, null, $marks, []);
+        return new self(School::Singing, null, $marks);
     }
 
     /**
@@ -72,27 +60,7 @@ final readonly class Plan
      */
     public static function fromJson(string $json): self
     {
-        $data = json_decode($json, false, 32);
-        $result = (new Validator)->validate($data, (string) file_get_contents(self::SCHEMA));
-        $error = $result->error();
-        if ($error !== null) {
-            $found = (new ErrorFormatter)->formatFlat($error);
-            throw new InvalidPlan('This is not a plan: '.(string) end($found));
-        }
-        /** @var array{school: string, tempo: int|float|null, fingering?: string, touch?: string, marks: list<array<string, mixed>>} $plan */
-        $plan = json_decode($json, true, 32);
-        $marks = array_map(self::markFrom(...), $plan['marks']);
-
-        return new self(
-            School::from($plan['school']), $plan['tempo'] === null ? null : (float) $plan['tempo'],
-            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof PedalMark)),
-            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof BarNote)),
-            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark)),
-            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof FingerMark)),
-            Fingers::from($plan['fingering'] ?? Fingers::Ease->value),
-            array_values(array_filter($marks, fn (Mark $mark): bool => $mark instanceof TouchMark)),
-            Profile::from($plan['touch'] ?? Profile::Written->value),
-        );
+        return PlanReader::read($json);
     }
 
     /**
@@ -105,17 +73,59 @@ final readonly class Plan
             'school' => $this->school->value,
             'tempo' => $this->tempo,
             'fingering' => $this->fingering->value,
-            'touch' => $this->profile->value,
-            'marks' => array_map(fn (Mark $mark): array => $mark->toArray(), $this->marks()),
+            'touch' => $this->style->profile->value,
+            ...($this->style->values === [] ? [] : ['lengths' => $this->style->values]),
+            'marks' => array_map(fn (Mark $mark): array => $mark->toArray(), $this->marks),
         ];
     }
 
     /**
-     * @return list<Mark>
+     * @template T of Mark
+     *
+     * @param  class-string<T>  $kind
+     * @return list<T>
      */
-    public function marks(): array
+    public function marksOf(string $kind): array
     {
-        return [...$this->pedal, ...$this->notes, ...$this->reading, ...$this->fingers, ...$this->touch];
+        return array_values(array_filter($this->marks, fn (Mark $mark): bool => $mark instanceof $kind));
+    }
+
+    /**
+     * The tempo as it is planned.
+     */
+    public function tempoMap(Score $score): TempoMap
+    {
+        $tempo = TempoMap::of($score, $this->tempo);
+
+        return $this->style->profile->swings() ? $tempo->swung(Swing::of($score)) : $tempo;
+    }
+
+    /**
+     * The score as it is to be played: slurs as the teacher has them, keys held on, and notes where the instrument has them.
+     */
+    public function played(Score $score): Score
+    {
+        return Played::of($score, $this);
+    }
+
+    /**
+     * How long every key of the score as it is played is held.
+     *
+     * @return array<string, KeyLength> by note id
+     */
+    public function keyLengths(Score $played): array
+    {
+        return KeyLengths::of($played, $this->tempoMap($played), $this->style, $this->articulationsByNote());
+    }
+
+    /**
+     * The plan with other marks.
+     *
+     * @param  list<Mark>  $marks
+     */
+    public function withMarks(array $marks): self
+    {
+        return new self($this->school, $this->tempo, $marks, $this->fingering, $this->style);
     }
 
     /**
@@ -125,23 +135,17 @@ final readonly class Plan
      */
     public function carried(Matching $matching): array
     {
-        $lost = [];
-        $carry = function (array $marks) use ($matching, &$lost): array {
-            $kept = [];
-            foreach ($marks as $mark) {
-                $new = $mark->carried($matching);
-                if ($new === null) {
-                    $lost[] = $mark;
-                } else {
-                    $kept[] = $new;
-                }
+        $kept = $lost = [];
+        foreach ($this->marks as $mark) {
+            $new = $mark->carried($matching);
+            if ($new === null) {
+                $lost[] = $mark;
+            } else {
+                $kept[] = $new;
             }
+        }
 
-            return $kept;
-        };
-        $plan = new self($this->school, $this->tempo, $carry($this->pedal), $carry($this->notes), $carry($this->reading), $carry($this->fingers), $this->fingering, $carry($this->touch), $this->profile);
-
-        return [$plan, $lost];
+        return [$this->withMarks($kept), $lost];
     }
 
     /**
@@ -149,13 +153,13 @@ final readonly class Plan
      */
     public function corrections(Score $score): Corrections
     {
-        if ($this->reading === []) {
+        if ($this->readingMarks() === []) {
             return new Corrections;
         }
         $measures = self::byId($score->measures);
         $notes = array_flip(array_map(fn (Note $note): string => $note->id, $score->notes));
         $harmonies = $boundaries = $layers = $hands = [];
-        foreach ($this->reading as $mark) {
+        foreach ($this->readingMarks() as $mark) {
             if ($mark instanceof HarmonyMark) {
                 $from = $mark->from->onset($measures);
                 $to = $mark->to->onset($measures);
@@ -169,7 +173,7 @@ final readonly class Plan
                 }
             } elseif ($mark instanceof LayerMark) {
                 $layers = array_replace($layers, array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->layer));
-            } else {
+            } elseif ($mark instanceof HandMark) {
                 $hands = array_replace($hands, array_fill_keys(array_filter($mark->notes, fn (string $id): bool => isset($notes[$id])), $mark->hand));
             }
         }
@@ -178,11 +182,21 @@ final readonly class Plan
     }
 
     /**
+     * What the teacher reads otherwise, the last word last.
+     *
+     * @return list<Mark>
+     */
+    public function readingMarks(): array
+    {
+        return array_values(array_filter($this->marks, fn (Mark $mark): bool => $mark instanceof HarmonyMark || $mark instanceof BoundaryMark || $mark instanceof LayerMark || $mark instanceof HandMark));
+    }
+
+    /**
      * @return array<string, string> the teacher's fingers by note id
      */
     public function fingersByNote(): array
     {
-        return array_column($this->fingers, 'finger', 'note');
+        return array_column($this->marksOf(FingerMark::class), 'finger', 'note');
     }
 
     /**
@@ -191,7 +205,7 @@ final readonly class Plan
     public function articulationsByNote(): array
     {
         $articulations = [];
-        foreach ($this->touch as $mark) {
+        foreach ($this->marksOf(TouchMark::class) as $mark) {
             $articulations = array_replace($articulations, array_fill_keys($mark->notes, $mark->articulation));
         }
 
@@ -214,7 +228,7 @@ final readonly class Plan
     {
         $measures = self::byId($measures);
         $spans = [];
-        foreach ($this->pedal as $mark) {
+        foreach ($this->marksOf(PedalMark::class) as $mark) {
             $from = $mark->from->onset($measures);
             $to = $mark->to->onset($measures);
             if (! $mark->dry && $from !== null && $to !== null && $from->isLessThan($to)) {
@@ -242,7 +256,7 @@ final readonly class Plan
      */
     public function withSuggestion(Score $score, School $school, array $suggested): self
     {
-        $kept = array_values(array_filter($this->pedal, fn (PedalMark $mark): bool => $mark->origin === Origin::Teacher));
+        $kept = array_values(array_filter($this->marksOf(PedalMark::class), fn (PedalMark $mark): bool => $mark->origin === Origin::Teacher));
         $measures = self::byId($score->measures);
         $taken = [];
         foreach ($kept as $mark) {
@@ -259,29 +273,9 @@ final readonly class Plan
             }
         }
 
-        return new self($school, $this->tempo, $marks, $this->notes, $this->reading, $this->fingers, $this->fingering, $this->touch, $this->profile);
-    }
+        $others = array_values(array_filter($this->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark));
 
-    /**
-     * @param  array<string, mixed>  $mark  valid against the schema
-     */
-    private static function markFrom(array $mark): Mark
-    {
-        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, notes: non-empty-list<string>, layer: string, hand: string, note: string, finger: string, articulation: string} $mark */
-        return match ($mark['kind']) {
-            'span', 'dry' => new PedalMark(
-                $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
-                Depth::from($mark['depth']), Origin::from($mark['origin']), $mark['words'],
-            ),
-            'note' => new BarNote($mark['id'], $mark['measure'], $mark['text']),
-            'harmony' => new HarmonyMark($mark['id'], self::place($mark['from']), self::place($mark['to']), $mark['root'], Quality::from($mark['quality']), $mark['bass']),
-            'boundary' => new BoundaryMark($mark['id'], self::place($mark['at']), $mark['begins']),
-            'layer' => new LayerMark($mark['id'], $mark['notes'], Layer::from($mark['layer'])),
-            'finger' => new FingerMark($mark['id'], $mark['note'], $mark['finger']),
-            'articulation' => new TouchMark($mark['id'], $mark['notes'], Articulation::from($mark['articulation'])),
-            'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
-            default => throw new InvalidPlan("This is not a plan: it has a mark of the unknown kind {$mark['kind']}."),
-        };
+        return new self($school, $this->tempo, [...$marks, ...$others], $this->fingering, $this->style);
     }
 
     /**
@@ -291,14 +285,6 @@ final readonly class Plan
     private static function byId(array $measures): array
     {
         return array_column($measures, null, 'id');
-    }
-
-    /**
-     * @param  array{measure: string, offset: string}  $place
-     */
-    private static function place(array $place): Place
-    {
-        return new Place($place['measure'], Fraction::parse($place['offset']));
     }
 
     private static function mark(string $id, Score $score, Span $span, Origin $origin): PedalMark

@@ -80,7 +80,7 @@ final readonly class Oddities
             $highest = $highest === null || $note->midi > $highest->midi ? $note : $highest;
             $lowest = $lowest === null || $note->midi < $lowest->midi ? $note : $lowest;
         }
-        $says = fn (Note $note, string $what): Line => new Line("The $what note of the piece, ".$note->pitch->spokenName().$note->pitch->octave, $note->measure);
+        $says = fn (Note $note, string $what): Line => new Line("The $what note of the piece, ".$note->inWords(), $note->measure);
 
         return [
             ...($highest !== null && $highest->midi >= self::HIGH ? [$says($highest, 'highest')] : []),

@@ -9,13 +9,17 @@ use Tarnwind\Core\Notation\MusicXml\ArticulationWriter;
 use Tarnwind\Core\Notation\MusicXml\Container;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\FingeringWriter;
+use Tarnwind\Core\Notation\MusicXml\OctaveWriter;
 use Tarnwind\Core\Notation\MusicXml\PedalWriter;
+use Tarnwind\Core\Notation\MusicXml\SlurWriter;
+use Tarnwind\Core\Notation\MusicXml\WordsWriter;
+use Tarnwind\Core\Plan\GestureMark;
+use Tarnwind\Core\Plan\HoldMark;
+use Tarnwind\Core\Plan\OctaveMark;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Touch\KeyLength;
-use Tarnwind\Core\Touch\KeyLengths;
 
 /**
  * A student's copy: the score with the plan in it, in the formats it is handed out in.
@@ -49,19 +53,61 @@ final readonly class MarkedCopy
 
     public function toMidi(): string
     {
-        $tempo = TempoMap::of($this->score, $this->plan->tempo);
-        $lengths = KeyLengths::of($this->score, $tempo, $this->plan->profile, $this->plan->articulationsByNote());
-        $shares = array_map(fn (KeyLength $length): float => $length->share, $lengths);
-        $rendition = Renderer::render($this->score, $this->plan->spans($this->score->measures), $tempo, $shares);
+        $played = $this->plan->played($this->score);
+        $rendition = Renderer::render($played, $this->plan->spans($played->measures), $this->plan->tempoMap($played), $this->plan->keyLengths($played));
 
         return MidiWriter::write($rendition, $this->score->title);
     }
 
     private function marked(bool $pairs = false): Document
     {
-        $fingered = FingeringWriter::write($this->document, $this->plan->fingersByNote());
-        $articulated = ArticulationWriter::write($fingered, $this->plan->articulationsByNote());
+        $played = $this->plan->played($this->score);
+        $marked = FingeringWriter::write($this->document, $this->plan->fingersByNote());
+        $marked = ArticulationWriter::write($marked, $this->plan->articulationsByNote());
+        $marked = SlurWriter::write($marked, $this->score, $played);
+        $marked = OctaveWriter::write($marked, $this->octaves());
+        $marked = WordsWriter::write($marked, $this->score, $this->words($played));
 
-        return PedalWriter::write($articulated, $this->score, $this->plan->spans($this->score->measures), $pairs);
+        return PedalWriter::write($marked, $this->score, $this->plan->spans($this->score->measures), $pairs);
+    }
+
+    /**
+     * @return array<string, int> octaves upwards by id of every piece of the notes that are moved
+     */
+    private function octaves(): array
+    {
+        $byId = array_column($this->score->notes, null, 'id');
+        $octaves = [];
+        foreach ($this->plan->marksOf(OctaveMark::class) as $mark) {
+            foreach ($mark->notes as $note) {
+                $octaves = array_replace($octaves, array_fill_keys($byId[$note]->pieces ?? [], $mark->octaves));
+            }
+        }
+
+        return $octaves;
+    }
+
+    /**
+     * Gestures, and keys held on, as words.
+     *
+     * @return list<array{Fraction, string}>
+     */
+    private function words(Score $played): array
+    {
+        $measures = array_column($this->score->measures, null, 'id');
+        $notes = array_column($played->notes, null, 'id');
+        $words = [];
+        foreach ($this->plan->marksOf(GestureMark::class) as $gesture) {
+            $at = $gesture->at->onset($measures);
+            $words = $at === null ? $words : [...$words, [$at, $gesture->text]];
+        }
+        foreach ($this->plan->marksOf(HoldMark::class) as $hold) {
+            $note = $notes[$hold->note] ?? null;
+            if ($note !== null) {
+                $words[] = [$note->onset, 'keep '.$note->inWords().' until '.$this->score->placeInWords($note->end(), $note->onset)];
+            }
+        }
+
+        return $words;
     }
 }

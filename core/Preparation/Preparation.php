@@ -7,14 +7,13 @@ namespace Tarnwind\Core\Preparation;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\School as Fingers;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Pedal\TextureBuilder;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Decay;
 
@@ -34,18 +33,26 @@ final readonly class Preparation
     }
 
     /**
+     * A score as it stands, without a plan.
+     *
      * @param  ?float  $quartersPerMinute  null for the score's own tempo
-     * @param  ?Reading  $reading  null to read the score
-     * @param  array<string, string>  $fingers  the teacher's by note id, as "3" or "5-1"
      */
-    public static function of(
-        Score $score, ?float $quartersPerMinute = null, ?Reading $reading = null, Hands $hands = new Hands, array $fingers = [], Fingers $school = Fingers::Ease,
-    ): self {
-        $reading ??= Reading::of($score);
-        $tempo = TempoMap::of($score, $quartersPerMinute);
-        $joints = new Joints(Fingering::of($score, $reading, $tempo, $hands, $fingers, $school), $reading, $tempo, $hands);
+    public static function of(Score $score, ?float $quartersPerMinute = null): self
+    {
+        return self::planned($score, Reading::of($score), new Plan(School::Singing, $quartersPerMinute, []), new Hands);
+    }
 
-        return new self($score, $reading, TextureBuilder::build($score, $reading->harmonies, $tempo, $joints));
+    /**
+     * A score as a plan has it played by a student's hands.
+     */
+    public static function planned(Score $score, Reading $reading, Plan $plan, Hands $hands): self
+    {
+        $played = $plan->played($score);
+        $tempo = $plan->tempoMap($played);
+        $fingering = Fingering::of($played, $reading, $tempo, $hands, $plan->fingersByNote(), $plan->fingering);
+        $joints = new Joints($fingering, $reading, $tempo, $hands);
+
+        return new self($played, $reading, TextureBuilder::build($played, $reading->harmonies, $tempo, $joints, $plan->keyLengths($played)));
     }
 
     /**

@@ -179,16 +179,12 @@ final class Likenesses
      */
     private function names(array $notes): string
     {
-        return implode(' ', array_map(fn (Note $note): string => $note->pitch->spokenName().$note->pitch->octave, $notes));
+        return implode(' ', array_map(fn (Note $note): string => $note->inWords(), $notes));
     }
 
     private function beat(int $bar, string $offset): string
     {
-        $measure = $this->score->measures[$bar];
-        $beats = $measure->start->minus($measure->beatOrigin())->plus(Fraction::parse($offset))->dividedBy($measure->time->beat());
-        $whole = intdiv($beats->numerator, $beats->denominator) + 1;
-
-        return ($beats->denominator === 1 ? 'beat ' : 'after beat ').$whole;
+        return $this->score->measures[$bar]->beatInWords(Fraction::parse($offset));
     }
 
     /**

@@ -64,7 +64,7 @@ final readonly class ReadingDocument
                 'kind' => $pattern->kind->value, 'from' => $pattern->from, 'length' => $pattern->length, 'words' => $pattern->inWords($this->numbers),
             ], $this->reading->patterns),
             'notes' => array_map(fn (Note $note): array => [
-                'id' => $note->id, 'pieces' => $note->pieces, 'at' => (string) $note->onset, 'measure' => $note->measure, 'name' => $note->pitch->spokenName().$note->pitch->octave,
+                'id' => $note->id, 'pieces' => $note->pieces, 'at' => (string) $note->onset, 'measure' => $note->measure, 'name' => $note->inWords(),
                 'line' => "$note->staff/$note->voice", 'layer' => $this->reading->layers[$note->id]->layer->value,
                 'confidence' => round($this->reading->layers[$note->id]->confidence, 2), 'hand' => $this->reading->hands[$note->id]->value,
             ], $this->score->notes),

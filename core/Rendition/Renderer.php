@@ -9,6 +9,8 @@ use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Touch\KeyLengths;
 
 /**
  * Plays a score and its pedalling, repeats unfolded.
@@ -41,8 +43,6 @@ final class Renderer
 
     private readonly Dynamics $dynamics;
 
-    private readonly Touch $touch;
-
     /** @var array<string, int> by id: how many places before the beat a grace note stands, from 1 */
     private readonly array $graces;
 
@@ -51,27 +51,26 @@ final class Renderer
 
     /**
      * @param  list<Span>  $spans
-     * @param  array<string, float>  $shares
+     * @param  array<string, KeyLength>  $lengths
      */
     private function __construct(
         private readonly Score $score,
         private readonly array $spans,
         private readonly TempoMap $tempo,
-        private readonly array $shares,
+        private readonly array $lengths,
     ) {
         $this->dynamics = new Dynamics($score);
-        $this->touch = new Touch($score);
         $this->graces = $this->gracesBefore();
         $this->firstReleases = $this->firstReleases();
     }
 
     /**
      * @param  list<Span>  $spans  in order, not overlapping
-     * @param  array<string, float>  $shares  how much of its length a key is held, by note id; as printed where none is given
+     * @param  ?array<string, KeyLength>  $lengths  how long keys are held, by note id; null for as printed
      */
-    public static function render(Score $score, array $spans, TempoMap $tempo, array $shares = []): Rendition
+    public static function render(Score $score, array $spans, TempoMap $tempo, ?array $lengths = null): Rendition
     {
-        $renderer = new self($score, $spans, $tempo, $shares);
+        $renderer = new self($score, $spans, $tempo, $lengths ?? KeyLengths::of($score, $tempo));
         $renderer->run();
         usort($renderer->events, fn (KeyEvent $a, KeyEvent $b): int => $a->from <=> $b->from ?: $a->midi <=> $b->midi);
 
@@ -101,9 +100,12 @@ final class Renderer
         }
     }
 
-    private function heldShare(Note $note): float
+    /**
+     * When a key is left, in written quarters.
+     */
+    private function left(Note $note): float
     {
-        return $this->shares[$note->id] ?? $this->touch->heldShare($note);
+        return isset($this->lengths[$note->id]) ? $this->lengths[$note->id]->left : $note->end()->toFloat();
     }
 
     private function playNotes(Stretch $stretch, int $firstBar, int $lastBar): void
@@ -113,7 +115,7 @@ final class Renderer
                 continue;
             }
             $onset = $note->onset->toFloat();
-            $end = $onset + $note->duration->toFloat() * $this->heldShare($note);
+            $end = $this->left($note);
             if ($note->grace) {
                 $perSecond = $this->quartersPerSecond($onset);
                 $end = max($stretch->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
@@ -121,7 +123,7 @@ final class Renderer
             }
             $ledger = $this->dynamics->ledger($note);
             $this->events[] = new KeyEvent(
-                $note->id, $note->midi, $stretch->quarters($onset), $stretch->quarters($end),
+                $note->id, $note->midi, $stretch->quarters($this->tempo->played($onset)), $stretch->quarters($this->tempo->played($end)),
                 1000 * $stretch->seconds($this->tempo->seconds($onset)), 1000 * $stretch->seconds($this->tempo->seconds($end)),
                 (int) round(Dynamics::velocity($ledger)), min(2, $note->staff), $ledger,
             );
@@ -192,7 +194,7 @@ final class Renderer
         $releases = [];
         foreach ($this->score->notes as $note) {
             if (! $note->grace) {
-                $release = $this->tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * $this->heldShare($note));
+                $release = $this->tempo->seconds($this->left($note));
                 $releases[(string) $note->onset] = min($releases[(string) $note->onset] ?? INF, $release);
             }
         }
@@ -203,7 +205,7 @@ final class Renderer
     private function move(Stretch $stretch, float $at, float $delay, int $value): void
     {
         $this->pedal[] = new PedalEvent(
-            $stretch->quarters($at) + $delay * $this->quartersPerSecond($at),
+            $stretch->quarters($this->tempo->played($at + $delay * $this->quartersPerSecond($at))),
             1000 * ($stretch->seconds($this->tempo->seconds($at)) + $delay),
             $value,
         );

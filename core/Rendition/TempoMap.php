@@ -26,7 +26,7 @@ final readonly class TempoMap
     /**
      * @param  non-empty-list<array{float, float, float}>  $steps  quarter, second, quarters a minute from there
      */
-    private function __construct(private array $steps)
+    private function __construct(private array $steps, private ?Swing $swing = null)
     {
     }
 
@@ -54,9 +54,25 @@ final readonly class TempoMap
         return new self($steps);
     }
 
+    /**
+     * The same tempo with quavers that swing.
+     */
+    public function swung(Swing $swing): self
+    {
+        return new self($this->steps, $swing);
+    }
+
+    /**
+     * Where in its bar a written place is played, in quarters: there, unless quavers swing.
+     */
+    public function played(float $quarters): float
+    {
+        return $this->swing === null ? $quarters : $this->swing->played($quarters);
+    }
+
     public function seconds(Fraction|float $quarters): float
     {
-        $at = $quarters instanceof Fraction ? $quarters->toFloat() : $quarters;
+        $at = $this->played($quarters instanceof Fraction ? $quarters->toFloat() : $quarters);
         $low = Search::last(count($this->steps), fn (int $index): bool => $this->steps[$index][0] <= $at);
         [$quarter, $second, $tempo] = $this->steps[$low];
 

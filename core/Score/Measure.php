@@ -43,4 +43,16 @@ final readonly class Measure
 
         return $this->index === 0 && $missing->isPositive() ? $this->start->minus($missing) : $this->start;
     }
+
+    /**
+     * Where in the bar a place is, as a musician says it: "beat 2", "after beat 2".
+     *
+     * @param  Fraction  $offset  quarters into the bar
+     */
+    public function beatInWords(Fraction $offset): string
+    {
+        $beats = $this->start->minus($this->beatOrigin())->plus($offset)->dividedBy($this->time->beat());
+
+        return ($beats->denominator === 1 ? 'beat ' : 'after beat ').(intdiv($beats->numerator, $beats->denominator) + 1);
+    }
 }

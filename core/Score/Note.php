@@ -44,6 +44,24 @@ final readonly class Note
     }
 
     /**
+     * The same note an octave or more away.
+     *
+     * @param  int  $octaves  upwards; negative for downwards
+     */
+    public function octavesUp(int $octaves): self
+    {
+        return $this->with($this->midi + 12 * $octaves, new Pitch($this->pitch->step, $this->pitch->alter, $this->pitch->octave + $octaves), $this->duration);
+    }
+
+    /**
+     * The same note held to another end.
+     */
+    public function heldUntil(Fraction $end): self
+    {
+        return $this->with($this->midi, $this->pitch, $end->minus($this->onset));
+    }
+
+    /**
      * The place of the sounding name on the line of fifths: a transposing part's names are moved along.
      */
     public function fifths(): int
@@ -61,8 +79,24 @@ final readonly class Note
         return $fifths > 6 ? $fifths - 12 : $fifths;
     }
 
+    /**
+     * What it is called in words: "B♭3".
+     */
+    public function inWords(): string
+    {
+        return $this->pitch->spokenName().$this->pitch->octave;
+    }
+
     public function has(string $articulation): bool
     {
         return in_array($articulation, $this->articulations, true);
+    }
+
+    private function with(int $midi, Pitch $pitch, Fraction $duration): self
+    {
+        return new self(
+            $this->id, $this->measure, $this->onset, $duration, $midi, $pitch, $this->staff, $this->voice, $this->grace,
+            $this->articulations, $this->pieces, $this->velocity, $this->fingering,
+        );
     }
 }

@@ -51,6 +51,17 @@ final readonly class Score
     }
 
     /**
+     * Where a moment is, as a musician says it: "bar 3, beat 2"; in the bar of another moment just "beat 2".
+     */
+    public function placeInWords(Fraction $onset, ?Fraction $seenFrom = null): string
+    {
+        $measure = $this->measureAt($onset);
+        $beat = $measure->beatInWords($onset->minus($measure->start));
+
+        return $seenFrom !== null && $this->measureAt($seenFrom) === $measure ? $beat : "bar $measure->number, $beat";
+    }
+
+    /**
      * What sounds in a stretch: notes that begin in it, and those held from before it.
      *
      * @return list<Note>
@@ -65,6 +76,19 @@ final readonly class Score
             $this->notes,
             fn (Note $note): bool => $note->onset->isLessThan($to) && (! $note->onset->isLessThan($from) || $from->isLessThan($note->end())),
         ));
+    }
+
+    /**
+     * The same piece with other notes and slurs.
+     *
+     * @param  list<Note>  $notes
+     * @param  list<Slur>  $slurs
+     */
+    public function with(array $notes, array $slurs): self
+    {
+        usort($notes, fn (Note $a, Note $b): int => $a->onset->compareTo($b->onset) ?: $b->grace <=> $a->grace ?: ($a->grace ? 0 : $a->midi <=> $b->midi));
+
+        return new self($this->title, $this->parts, $this->readParts, $this->measures, $notes, $this->marks, $slurs, $this->playbackOrder, $this->warnings);
     }
 
     /**

@@ -6,12 +6,14 @@ namespace Tarnwind\Core\Touch;
 
 /**
  * How a note is struck and left. Shares of the written length are starting values [start], close to what is taught:
- * legato whole, non-legato 85 %, portato 75 %, staccato half, staccatissimo a quarter; tenuto whole, with weight.
+ * legato whole, non-legato 85 %, portato 75 %, staccato half, staccatissimo a quarter; tenuto whole, with weight;
+ * marcato with a hair of air before the next note.
  */
 enum Articulation: string
 {
     case Legato = 'legato';
     case Tenuto = 'tenuto';
+    case Marcato = 'marcato';
     case NonLegato = 'non-legato';
     case Portato = 'portato';
     case Staccato = 'staccato';
@@ -21,6 +23,7 @@ enum Articulation: string
     {
         return match ($this) {
             self::Legato, self::Tenuto => 1.0,
+            self::Marcato => 0.9,
             self::NonLegato => 0.85,
             self::Portato => 0.75,
             self::Staccato => 0.5,
@@ -38,6 +41,7 @@ enum Articulation: string
         return match ($this) {
             self::Legato, self::NonLegato => [],
             self::Portato => ['detached-legato'],
+            self::Marcato => ['strong-accent'],
             default => [$this->value],
         };
     }

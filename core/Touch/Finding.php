@@ -20,6 +20,7 @@ final readonly class Finding
         public Severity $severity,
         public Note $note,
         public string $reason,
+        public ?Remedy $remedy = null,
     ) {
     }
 }

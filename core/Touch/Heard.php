@@ -6,8 +6,12 @@ namespace Tarnwind\Core\Touch;
 
 use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Score\Slur;
+use Tarnwind\Core\Score\Voices;
 use Tarnwind\Core\Severity;
 
 /**
@@ -22,6 +26,7 @@ final readonly class Heard
     private const HEARD = 0.1;
 
     /**
+     * @param  Score  $score  as it is played
      * @param  array<string, KeyLength>  $lengths  by note id
      * @param  list<Span>  $spans  in order, not overlapping
      */
@@ -34,34 +39,135 @@ final readonly class Heard
      */
     public function until(KeyLength $length): float
     {
-        $left = $length->left();
-        $span = $this->spanAt($left);
+        $span = $this->spanAt($length->left);
 
-        return $span === null ? $left : max($left, $span->up->toFloat());
+        return $span === null ? $length->left : max($length->left, $span->up->toFloat());
     }
 
     /**
-     * @return list<Finding> by place
+     * @param  ?Score  $written  as it is written, if keys may be held on past that
+     * @return list<Finding>
      */
-    public function findings(): array
+    public function findings(?Score $written = null): array
     {
+        $voices = Voices::of($this->score);
+        $begins = array_fill_keys(array_map(fn (Slur $slur): string => $slur->from, $this->score->slurs), true);
+        $inside = [];
+        foreach ($this->score->slurs as $slur) {
+            foreach (array_slice($voices->under($slur), 0, -1) as $stroke) {
+                $inside += array_fill_keys(array_map(fn (Note $note): string => $note->id, $stroke), true);
+            }
+        }
         $findings = [];
         foreach ($this->lengths as $length) {
-            $note = $length->note;
-            $name = $note->pitch->spokenName().$note->pitch->octave;
-            $left = $length->left();
-            $on = $this->tempo->seconds($this->until($length)) - $this->tempo->seconds($left);
-            $held = $this->tempo->seconds($left) - $this->tempo->seconds($note->onset);
-            if ($length->articulation?->isShort() === true && $on > self::HEARD) {
-                $findings[] = new Finding(FindingKind::HiddenByPedal, Severity::Warning, $note, sprintf('The pedal hides the %s of %s: it sounds on for %.1f s.', $length->articulation->value, $name, $on));
-            } elseif ($length->articulation?->isShort() === true && $held > self::DOT) {
-                $findings[] = new Finding(FindingKind::LongStaccato, Severity::Hint, $note, sprintf('At this tempo the staccato of %s lasts %.1f s: as short as a dot is meant.', $name, $held));
-            } elseif ($length->articulation === null && $length->share < 1 && str_starts_with($length->reason, 'last note of a slur') && $on > self::HEARD) {
-                $findings[] = new Finding(FindingKind::HiddenByPedal, Severity::Hint, $note, sprintf('The pedal hides the lift at the end of the slur on %s: it sounds on for %.1f s.', $name, $on));
+            $next = $voices->next($length->note)[0] ?? null;
+            $findings[] = $this->short($length) ?? $this->lift($length, $next !== null && isset($begins[$next->id])) ?? $this->broken($length, $next, isset($inside[$length->note->id]));
+        }
+
+        return [...array_values(array_filter($findings)), ...$this->restsHeldThrough(), ...$this->keysHeldThrough($written)];
+    }
+
+    private function short(KeyLength $length): ?Finding
+    {
+        $note = $length->note;
+        $on = $this->soundsOn($length);
+        $held = $this->tempo->seconds($length->left) - $this->tempo->seconds($note->onset);
+
+        return match (true) {
+            ! $length->isDry() => null,
+            $on > self::HEARD => new Finding(FindingKind::HiddenByPedal, Severity::Warning, $note, sprintf('The pedal hides the %s of %s: it sounds on for %.1f s.', $length->articulation?->value, $note->inWords(), $on)),
+            $held > self::DOT => new Finding(
+                FindingKind::LongStaccato, Severity::Hint, $note, sprintf('At this tempo the staccato of %s lasts %.1f s: as short as a dot is meant.', $note->inWords(), $held),
+                new Remedy('articulate', Articulation::Staccatissimo->value, 'Shorter: '.$note->inWords().' staccatissimo'),
+            ),
+            default => null,
+        };
+    }
+
+    /**
+     * A slur's end that is not heard: hidden by the pedal, or without a lift before the next slur.
+     */
+    private function lift(KeyLength $length, bool $slurFollows): ?Finding
+    {
+        if (! $length->ends || $length->articulation !== null) {
+            return null;
+        }
+        $name = $length->note->inWords();
+        $on = $this->soundsOn($length);
+        if ($length->share < 1) {
+            return $on > self::HEARD ? new Finding(FindingKind::HiddenByPedal, Severity::Hint, $length->note, sprintf('The pedal hides the lift at the end of the slur on %s: it sounds on for %.1f s.', $name, $on)) : null;
+        }
+
+        return $slurFollows && $on <= self::HEARD ? new Finding(
+            FindingKind::SlurWithoutLift, Severity::Hint, $length->note, "The slur ends on $name and another begins at once: without a lift the two are heard as one.",
+            new Remedy('articulate', Articulation::NonLegato->value, "Lift after $name"),
+        ) : null;
+    }
+
+    private function broken(KeyLength $length, ?Note $next, bool $isInside): ?Finding
+    {
+        $isMeant = $length->articulation === null || $length->share >= 1 || ! $length->own || $length->articulation === Articulation::Portato;
+        if ($isMeant || ! $isInside || $next === null || $this->soundsOn($length) > self::HEARD) {
+            return null;
+        }
+        $name = $length->note->inWords();
+
+        return new Finding(
+            FindingKind::SlurBroken, Severity::Hint, $length->note, "The slur goes on over $name, which is left early: nothing printed asks for that.",
+            new Remedy('clear', '', "$name as the slur has it"),
+        );
+    }
+
+    /**
+     * Seconds for which a note sounds on under the pedal after its key is left.
+     */
+    private function soundsOn(KeyLength $length): float
+    {
+        return $this->tempo->seconds($this->until($length)) - $this->tempo->seconds($length->left);
+    }
+
+    /**
+     * Keys held on through a silence that is written for everyone.
+     *
+     * @return list<Finding>
+     */
+    private function keysHeldThrough(?Score $written): array
+    {
+        $ends = $written === null || $written === $this->score ? [] : array_map(fn (Note $note): Fraction => $note->end(), array_column($written->notes, null, 'id'));
+        $findings = [];
+        foreach ($written === null ? [] : self::silences($written) as [$from, $to]) {
+            foreach ($this->score->notes as $note) {
+                $end = $ends[$note->id] ?? null;
+                if ($end !== null && $end->isLessThan($note->end()) && ! $from->isLessThan($end) && $from->isLessThan($note->end())) {
+                    $findings[] = new Finding(
+                        FindingKind::KeyHeldThrough, Severity::Warning, $note, sprintf('%s is held on through the silence of %.1f s after it, and is heard even without the pedal.', $note->inWords(), $this->tempo->seconds($to) - $this->tempo->seconds($from)),
+                        new Remedy('release', '', 'Leave '.$note->inWords().' as written'),
+                    );
+                }
             }
         }
 
-        return [...$findings, ...$this->restsHeldThrough()];
+        return $findings;
+    }
+
+    /**
+     * @return list<array{Fraction, Fraction}> where no voice sounds, between two notes
+     */
+    private static function silences(Score $score): array
+    {
+        $silences = [];
+        $end = null;
+        foreach ($score->notes as $note) {
+            if ($note->grace) {
+                continue;
+            }
+            if ($end !== null && $end->isLessThan($note->onset)) {
+                $silences[] = [$end, $note->onset];
+            }
+            $end = $end === null ? $note->end() : Fraction::max($end, $note->end());
+        }
+
+        return $silences;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Touch;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Voices;
 
 /**
  * How long every key is held: by the teacher's word, else as printed, else by the slur it is in and the style.
@@ -16,13 +17,15 @@ final class KeyLengths
     /** Seconds a key needs to come up before it is struck again [start]. */
     public const KEY_RISES = 0.06;
 
-    private const PRINTED = ['staccatissimo' => Articulation::Staccatissimo, 'spiccato' => Articulation::Staccatissimo, 'detached-legato' => Articulation::Portato, 'tenuto' => Articulation::Tenuto];
+    /** Signs before a dot, whose meaning depends on slur and line. */
+    private const SHORT = ['staccatissimo' => Articulation::Staccatissimo, 'spiccato' => Articulation::Staccatissimo, 'detached-legato' => Articulation::Portato];
+
+    private const LONG = ['tenuto' => Articulation::Tenuto, 'strong-accent' => Articulation::Marcato];
+
+    private readonly Voices $voices;
 
     /** @var array<string, bool> by note id under a slur: whether the slur ends there */
     private array $slurred = [];
-
-    /** @var array<string, ?Note> the next note of the voice, by note id */
-    private array $next = [];
 
     /** @var array<string, float> by note id: quarters at which its key is struck again */
     private array $again = [];
@@ -30,9 +33,18 @@ final class KeyLengths
     /**
      * @param  array<string, Articulation>  $own  the teacher's, by note id
      */
-    private function __construct(private readonly Score $score, private readonly TempoMap $tempo, private readonly Profile $profile, private readonly array $own)
+    private function __construct(private readonly Score $score, private readonly TempoMap $tempo, private readonly Style $style, private readonly array $own)
     {
-        $this->followVoices();
+        $this->voices = Voices::of($score);
+        foreach ($score->slurs as $slur) {
+            $strokes = $this->voices->under($slur);
+            foreach ($strokes as $place => $stroke) {
+                foreach ($stroke as $note) {
+                    // Where slurs overlap a note in the middle of one is not left.
+                    $this->slurred[$note->id] = $place === count($strokes) - 1 && ($this->slurred[$note->id] ?? true);
+                }
+            }
+        }
         $this->followKeys();
     }
 
@@ -40,13 +52,13 @@ final class KeyLengths
      * @param  array<string, Articulation>  $own  the teacher's, by note id
      * @return array<string, KeyLength> by note id, without grace notes
      */
-    public static function of(Score $score, TempoMap $tempo, Profile $profile = Profile::Written, array $own = []): array
+    public static function of(Score $score, TempoMap $tempo, Style $style = new Style, array $own = []): array
     {
-        $lengths = new self($score, $tempo, $profile, $own);
+        $lengths = new self($score, $tempo, $style, $own);
         $found = [];
         foreach ($score->notes as $note) {
             if (! $note->grace) {
-                $found[$note->id] = $lengths->inTime($lengths->length($note));
+                $found[$note->id] = $lengths->length($note);
             }
         }
 
@@ -57,84 +69,95 @@ final class KeyLengths
     {
         $own = $this->own[$note->id] ?? null;
         $asked = $own ?? $this->printed($note);
+        $next = $this->voices->next($note)[0] ?? null;
+        $isFollowed = $next !== null && $next->onset->equals($note->end());
+        $ends = $isFollowed && ($this->slurred[$note->id] ?? false);
         if ($asked !== null) {
-            $share = $asked->share() * ($asked->isShort() ? $this->profile->crispness() : 1.0);
+            $share = $this->style->share($asked);
+            $reason = sprintf('%s: %d %% of its length', str_replace('-', ' ', $asked->value), round(100 * $share));
+        } else {
+            [$share, $reason] = $this->byHabit($note, $next !== null, $isFollowed);
+        }
+        $joins = $isFollowed && ($asked === Articulation::Legato || ($asked === null && ($this->slurred[$note->id] ?? null) === false));
+        [$left, $reason] = $this->inTime($note, $share, $joins, $reason);
 
-            return new KeyLength($note, $share, sprintf('%s: %d %% of its length', str_replace('-', ' ', $asked->value), round(100 * $share)), $asked, $own !== null);
-        }
-        $next = $this->next[$note->id] ?? null;
-        if ($next !== null && $note->end()->isLessThan($next->onset)) {
-            return new KeyLength($note, 1.0, 'left as the rest begins: rests are played');
-        }
-        if (isset($this->slurred[$note->id])) {
-            return $this->slurred[$note->id] && $next !== null
-                ? new KeyLength($note, $this->profile->lift(), $this->profile === Profile::Written ? 'last note of a slur' : 'last note of a slur: lighter and shorter')
-                : new KeyLength($note, 1.0, 'under a slur: joined');
-        }
-
-        return new KeyLength($note, $this->profile->plain(), $this->profile->plain() < 1 ? 'no slur and no sign: detached in this style' : 'as written');
+        return new KeyLength($note, $share, $left, $reason, $asked, $own !== null, $ends);
     }
 
     /**
-     * A key that is struck again must have come up.
+     * @return array{float, string} share of the written length, and why
      */
-    private function inTime(KeyLength $length): KeyLength
+    private function byHabit(Note $note, bool $hasNext, bool $isFollowed): array
     {
-        $again = $this->again[$length->note->id] ?? null;
-        if ($again === null) {
-            return $length;
+        if ($hasNext && ! $isFollowed && $this->voices->next($note)[0]->onset->minus($note->end())->isPositive()) {
+            return [1.0, 'left as the rest begins: rests are played'];
         }
-        $onset = $length->note->onset->toFloat();
-        $perSecond = ($again - $onset) / max(1e-6, $this->tempo->seconds($again) - $this->tempo->seconds($onset));
-        // A quickly repeated key is left half way at the latest.
-        $latest = max($again - self::KEY_RISES * $perSecond, ($onset + $again) / 2);
-        $most = ($latest - $onset) / max(1e-6, $length->note->duration->toFloat());
+        if (isset($this->slurred[$note->id])) {
+            if (! $this->slurred[$note->id] || ! $hasNext) {
+                return [1.0, 'under a slur: joined'];
+            }
+            $lift = $this->style->lift();
 
-        return $length->share <= $most ? $length : new KeyLength($length->note, $most, 'left in time to be struck again', $length->articulation, $length->own);
+            return [$lift, $lift < 1 ? 'last note of a slur: lighter and shorter' : 'last note of a slur'];
+        }
+        if ($this->isOffBeat($note)) {
+            return [$this->style->offBeat(), 'off the beat: kept short in this style'];
+        }
+        $plain = $this->style->plain();
+
+        return [$plain, $plain < 1 ? 'no slur and no sign: detached in this style' : 'as written'];
+    }
+
+    /**
+     * Whether a note is a short one off the beat, in a style that makes a difference of it.
+     */
+    private function isOffBeat(Note $note): bool
+    {
+        if ($this->style->offBeat() === $this->style->plain()) {
+            return false;
+        }
+        $measure = $this->score->measures[$note->measure];
+        $beat = $measure->time->beat()->toFloat();
+        $offset = fmod($note->onset->minus($measure->beatOrigin())->toFloat(), $beat);
+
+        return $offset > 1e-6 && $offset < $beat - 1e-6 && $note->duration->toFloat() <= $beat / 2 + 1e-6;
+    }
+
+    /**
+     * When the key is left: joined keys overlap, and a key that is struck again must have come up.
+     *
+     * @return array{float, string} quarters from the beginning, and the reason
+     */
+    private function inTime(Note $note, float $share, bool $joins, string $reason): array
+    {
+        $onset = $note->onset->toFloat();
+        $left = $onset + $share * $note->duration->toFloat();
+        if ($joins) {
+            $left += $this->style->overlap() / 1000 * $this->quartersPerSecond($left, $left + 0.1);
+        }
+        $again = $this->again[$note->id] ?? null;
+        if ($again === null) {
+            return [$left, $reason];
+        }
+        // A quickly repeated key is left half way at the latest.
+        $latest = max($again - self::KEY_RISES * $this->quartersPerSecond($onset, $again), ($onset + $again) / 2);
+
+        return $left <= $latest ? [$left, $reason] : [$latest, 'left in time to be struck again'];
+    }
+
+    private function quartersPerSecond(float $from, float $to): float
+    {
+        return ($to - $from) / max(1e-6, $this->tempo->seconds($to) - $this->tempo->seconds($from));
     }
 
     private function printed(Note $note): ?Articulation
     {
-        if ($note->has('staccato')) {
+        $sign = fn (array $signs): ?Articulation => array_values(array_filter($signs, $note->has(...), ARRAY_FILTER_USE_KEY))[0] ?? null;
+        if ($sign(self::SHORT) === null && $note->has('staccato')) {
             return isset($this->slurred[$note->id]) || $note->has('tenuto') ? Articulation::Portato : Articulation::Staccato;
         }
-        foreach (self::PRINTED as $sign => $articulation) {
-            if ($note->has($sign)) {
-                return $articulation;
-            }
-        }
 
-        return null;
-    }
-
-    private function followVoices(): void
-    {
-        $lines = $places = [];
-        foreach ($this->score->notes as $note) {
-            if (! $note->grace) {
-                $lines["$note->staff/$note->voice"][(string) $note->onset][] = $note;
-            }
-        }
-        foreach ($lines as $voice => $line) {
-            $places[$voice] = array_flip(array_keys($line));
-            $lines[$voice] = array_values($line);
-            foreach ($lines[$voice] as $place => $stroke) {
-                foreach ($stroke as $note) {
-                    $this->next[$note->id] = $lines[$voice][$place + 1][0] ?? null;
-                }
-            }
-        }
-        $byId = array_column($this->score->notes, null, 'id');
-        foreach ($this->score->slurs as $slur) {
-            [$first, $last] = [$byId[$slur->from], $byId[$slur->to]];
-            $voice = "$first->staff/$first->voice";
-            for ($place = $places[$voice][(string) $first->onset] ?? PHP_INT_MAX; isset($lines[$voice][$place]) && ! $last->onset->isLessThan($lines[$voice][$place][0]->onset); $place++) {
-                foreach ($lines[$voice][$place] as $note) {
-                    // Where slurs overlap a note in the middle of one is not left.
-                    $this->slurred[$note->id] = $note->onset->equals($last->onset) && ($this->slurred[$note->id] ?? true);
-                }
-            }
-        }
+        return $sign(self::SHORT) ?? $sign(self::LONG);
     }
 
     private function followKeys(): void

@@ -21,6 +21,12 @@ enum Profile: string
     /** Spoken: detached unless slurred, as on instruments without a pedal. */
     case Older = 'older';
 
+    /** Jazz-like with even quavers: notes off the beat are kept short, slurs and accents carry the rhythm. */
+    case Straight = 'straight';
+
+    /** The same with swung quavers: those off the beat come late. */
+    case Swing = 'swing';
+
     /**
      * The share of its length that a note without slur or sign is held.
      */
@@ -28,6 +34,7 @@ enum Profile: string
     {
         return match ($this) {
             self::Written, self::Lyrical => 1.0,
+            self::Straight, self::Swing => 0.9,
             self::Dance => 0.8,
             self::Older => 0.75,
         };
@@ -41,8 +48,28 @@ enum Profile: string
         return match ($this) {
             self::Written => 1.0,
             self::Lyrical => 0.85,
-            self::Dance => 0.6,
             self::Older => 0.7,
+            self::Dance, self::Straight, self::Swing => 0.6,
+        };
+    }
+
+    /**
+     * The share that a short note off the beat is held.
+     */
+    public function offBeat(): float
+    {
+        return $this === self::Straight || $this === self::Swing ? 0.55 : $this->plain();
+    }
+
+    /**
+     * How long a key is still held after the next of a joined line is struck, in ms: between 10 and 40 [mem].
+     */
+    public function overlap(): float
+    {
+        return match ($this) {
+            self::Written => 0.0,
+            self::Lyrical => 30.0,
+            default => 10.0,
         };
     }
 
@@ -52,5 +79,10 @@ enum Profile: string
     public function crispness(): float
     {
         return $this === self::Dance ? 0.8 : 1.0;
+    }
+
+    public function swings(): bool
+    {
+        return $this === self::Swing;
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Slur;
 
 /**
  * How notes are struck and left, as schemas/touch.schema.json has it.
@@ -15,26 +15,32 @@ use Tarnwind\Core\Score\Score;
 final class TouchDocument
 {
     /**
-     * @param  list<Span>  $spans  of the pedal
-     * @param  array<string, Articulation>  $own  the teacher's, by note id
+     * @param  Score  $written  as the file has it
+     * @param  Score  $played  as the plan has it
      * @return array<string, mixed>
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, array $spans, Profile $profile, array $own): array
+    public static function of(Score $written, Score $played, Reading $reading, Plan $plan): array
     {
-        $lengths = KeyLengths::of($score, $tempo, $profile, $own);
-        $heard = new Heard($score, $tempo, $lengths, $spans);
+        $tempo = $plan->tempoMap($played);
+        $lengths = $plan->keyLengths($played);
+        $heard = new Heard($played, $tempo, $lengths, $plan->spans($played->measures));
+        $ends = array_column($written->notes, null, 'id');
+        $printed = array_flip(array_map(fn (Slur $slur): string => "$slur->from $slur->to", $written->slurs));
 
         return [
             'lengths' => array_values(array_map(fn (KeyLength $length): array => [
-                'note' => $length->note->id, 'name' => $length->note->pitch->spokenName().$length->note->pitch->octave, 'midi' => $length->note->midi,
-                'hand' => $reading->hands[$length->note->id]->value, 'at' => round($length->note->onset->toFloat(), 4), 'left' => round($length->left(), 4),
-                'heard' => round($heard->until($length), 4), 'ms' => (int) round(1000 * ($tempo->seconds($length->left()) - $tempo->seconds($length->note->onset))),
-                'articulation' => $length->articulation?->value, 'own' => $length->own, 'reason' => $length->reason,
+                'note' => $length->note->id, 'name' => $length->note->inWords(), 'midi' => $length->note->midi,
+                'hand' => $reading->hands[$length->note->id]->value, 'at' => round($length->note->onset->toFloat(), 4), 'left' => round($length->left, 4),
+                'heard' => round($heard->until($length), 4), 'ms' => (int) round(1000 * ($tempo->seconds($length->left) - $tempo->seconds($length->note->onset))),
+                'end' => (string) $ends[$length->note->id]->end(), 'articulation' => $length->articulation?->value, 'own' => $length->own, 'reason' => $length->reason,
             ], $lengths)),
+            'slurs' => array_map(fn (Slur $slur): array => ['from' => $slur->from, 'to' => $slur->to, 'printed' => isset($printed["$slur->from $slur->to"])], $played->slurs),
+            'style' => $plan->style->all(),
             'findings' => array_map(fn (Finding $finding): array => [
                 'kind' => $finding->kind->value, 'severity' => $finding->severity->value, 'at' => (string) $finding->note->onset, 'measure' => $finding->note->measure,
                 'note' => $finding->note->id, 'reason' => $finding->reason,
-            ], $heard->findings()),
+                'remedy' => $finding->remedy === null ? null : ['action' => $finding->remedy->action, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label],
+            ], $heard->findings($written)),
         ];
     }
 }

@@ -64,7 +64,7 @@ final class DatabaseSeeder extends Seeder
         }
         StudentCopy::query()->create([
             'student_id' => $student, 'piece_id' => $piece->id, 'revision' => 1,
-            'plan' => (new Plan($plan->school, $plan->tempo, $plan->pedal, $notes))->toJson(),
+            'plan' => $plan->withMarks([...$plan->marks, ...$notes])->toJson(),
         ]);
     }
 }

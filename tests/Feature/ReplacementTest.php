@@ -8,6 +8,8 @@ use App\Models\StudentCopy;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Inertia\Testing\AssertableInertia;
+use Tarnwind\Core\Plan\BarNote;
+use Tarnwind\Core\Plan\PedalMark;
 
 beforeEach(function (): void {
     $teacher = User::factory()->create();
@@ -56,8 +58,8 @@ it('carries the plans to the corrected file', function (): void {
     $plan = $copy->planDocument();
 
     expect($copy->revision)->toBe(3)->and($this->piece->fresh()->revision)->toBe(2)
-        ->and(array_map(fn ($note): string => "{$numbers[$note->measure]} $note->text", $plan->notes))->toBe(['5 fifth bar'])
-        ->and($numbers[$plan->pedal[0]->from->measure])->toBe('5')->and($numbers[$plan->pedal[0]->to->measure])->toBe('6');
+        ->and(array_map(fn ($note): string => "{$numbers[$note->measure]} $note->text", $plan->marksOf(BarNote::class)))->toBe(['5 fifth bar'])
+        ->and($numbers[$plan->marksOf(PedalMark::class)[0]->from->measure])->toBe('5')->and($numbers[$plan->marksOf(PedalMark::class)[0]->to->measure])->toBe('6');
     // A desk that is still open on the earlier file must not write over it.
     $this->putJson("/copies/$copy->id/plan", ['plan' => $plan->toArray(), 'revision' => 2])->assertConflict();
 });

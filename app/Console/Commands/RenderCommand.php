@@ -6,7 +6,6 @@ namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\TempoMap;
 
 final class RenderCommand extends Command
 {
@@ -23,7 +22,8 @@ final class RenderCommand extends Command
         return $this->attempt(function (): void {
             $score = $this->score($this->document());
             $plan = $this->plan($score);
-            $this->print(Renderer::render($score, $plan->spans($score->measures), TempoMap::of($score, $plan->tempo))->toArray());
+            $played = $plan->played($score);
+            $this->print(Renderer::render($played, $plan->spans($played->measures), $plan->tempoMap($played), $plan->keyLengths($played))->toArray());
         });
     }
 }

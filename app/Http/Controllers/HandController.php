@@ -11,7 +11,6 @@ use Tarnwind\Core\Hand\Alternative;
 use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\HandDocument;
-use Tarnwind\Core\Rendition\TempoMap;
 
 /**
  * The fingers for this student's hands, around those the plan sets; nothing is saved.
@@ -21,10 +20,11 @@ final class HandController
     public function show(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        [$score, $reading] = $copy->piece->readFor($plan);
+        [$written, $reading] = $copy->piece->readFor($plan);
+        $score = $plan->played($written);
 
         return response()->json(HandDocument::of(
-            $score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering, $copy->student->rates(),
+            $score, $reading, $plan->tempoMap($score), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering, $copy->student->rates(),
         ));
     }
 
@@ -34,9 +34,10 @@ final class HandController
     public function alternatives(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        [$score, $reading] = $copy->piece->readFor($plan);
+        [$written, $reading] = $copy->piece->readFor($plan);
+        $score = $plan->played($written);
         $hands = $copy->student->hands();
-        $fingering = Fingering::of($score, $reading, TempoMap::of($score, $plan->tempo), $hands, $plan->fingersByNote(), $plan->fingering);
+        $fingering = Fingering::of($score, $reading, $plan->tempoMap($score), $hands, $plan->fingersByNote(), $plan->fingering);
 
         return response()->json(array_map(fn (Alternative $one): array => [
             'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,

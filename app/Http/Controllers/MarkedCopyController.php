@@ -28,7 +28,7 @@ final class MarkedCopyController
         $plan = $copy->planDocument();
         $score = $copy->piece->preparation()->score;
         $order = array_flip(array_map(fn (Measure $measure): string => $measure->id, $score->measures));
-        $notes = array_values(array_filter($plan->notes, fn (BarNote $note): bool => isset($order[$note->measure]) && trim($note->text) !== ''));
+        $notes = array_values(array_filter($plan->marksOf(BarNote::class), fn (BarNote $note): bool => isset($order[$note->measure]) && trim($note->text) !== ''));
         usort($notes, fn (BarNote $a, BarNote $b): int => $order[$a->measure] <=> $order[$b->measure]);
 
         $download = fn (string $format): string => route('copies.download', [$copy, $format], false);

@@ -8,7 +8,6 @@ use App\Models\StudentCopy;
 use Inertia\Inertia;
 use Inertia\Response as Page;
 use Tarnwind\Core\Portrait\Portrait;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
 
 /**
@@ -26,7 +25,7 @@ final class PortraitController
             'student' => $copy->student->name,
             'summary' => $copy->piece->summary,
             'numbers' => array_map(fn (Measure $measure): string => $measure->number, $score->measures),
-            'portrait' => Portrait::of($score, $reading, TempoMap::of($score, $plan->tempo), $copy->student->rates())->toArray(),
+            'portrait' => Portrait::of($score, $reading, $plan->tempoMap($score), $copy->student->rates())->toArray(),
         ]);
     }
 }

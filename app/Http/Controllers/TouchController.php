@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
 use Illuminate\Http\JsonResponse;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Touch\TouchDocument;
 
 /**
@@ -18,10 +17,8 @@ final class TouchController
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        [$score, $reading] = $copy->piece->readFor($plan);
+        [$written, $reading] = $copy->piece->readFor($plan);
 
-        return response()->json(TouchDocument::of(
-            $score, $reading, TempoMap::of($score, $plan->tempo), $plan->spans($score->measures), $plan->profile, $plan->articulationsByNote(),
-        ));
+        return response()->json(TouchDocument::of($written, $plan->played($written), $reading, $plan));
     }
 }

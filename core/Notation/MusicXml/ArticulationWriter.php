@@ -13,7 +13,7 @@ use Tarnwind\Core\Touch\Articulation;
 final class ArticulationWriter
 {
     /** Signs that say how long a note is held; accents and others stay. */
-    private const OF_LENGTH = ['staccato', 'staccatissimo', 'tenuto', 'detached-legato', 'spiccato'];
+    private const OF_LENGTH = ['staccato', 'staccatissimo', 'tenuto', 'strong-accent', 'detached-legato', 'spiccato'];
 
     /**
      * @param  array<string, Articulation>  $articulations  by note id

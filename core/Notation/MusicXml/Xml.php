@@ -48,9 +48,9 @@ final class Xml
     }
 
     /**
-     * A group of a note's notations, such as "technical", made where it is missing.
+     * The notations of a note, made where they are missing.
      */
-    public static function notation(DOMElement $note, string $group): DOMElement
+    public static function notations(DOMElement $note): DOMElement
     {
         $notations = self::child($note, 'notations');
         if ($notations === null) {
@@ -61,6 +61,16 @@ final class Xml
             $notations = new DOMElement('notations');
             $note->insertBefore($notations, $before);
         }
+
+        return $notations;
+    }
+
+    /**
+     * A group of a note's notations, such as "technical", made where it is missing.
+     */
+    public static function notation(DOMElement $note, string $group): DOMElement
+    {
+        $notations = self::notations($note);
         $found = self::child($notations, $group);
         if ($found === null) {
             $found = new DOMElement($group);

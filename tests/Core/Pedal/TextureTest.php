@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Pedal\Moment;
+use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Pedal\Texture;
+use Tarnwind\Core\Plan\FingerMark;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tests\support\MusicXml;
 
@@ -45,9 +50,9 @@ it('knows what fingers cannot join', function (array $notes, array $expected): v
 it('follows the fingers that are set: one finger for two keys leaves a gap, unless there is time to change', function (): void {
     $joined = function (int $tempo): bool {
         $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => [[60, 0, 1, 64, 'R', false], [62, 1, 1, 64, 'R', false]]]));
-        $fingers = [$score->notes[0]->id => '5', $score->notes[1]->id => '5'];
+        $plan = new Plan(School::Singing, null, [new FingerMark('a', $score->notes[0]->id, '5'), new FingerMark('b', $score->notes[1]->id, '5')]);
 
-        return ! Preparation::of($score, fingers: $fingers)->texture->moments[1]->needsJoin;
+        return ! Preparation::planned($score, Reading::of($score), $plan, new Hands)->texture->moments[1]->needsJoin;
     };
     expect($joined(60))->toBeTrue()->and($joined(240))->toBeFalse();
 });

@@ -35,7 +35,7 @@ function song(array $bars = SONG): Score
 
 function planOf(Score $score, Mark ...$reading): Plan
 {
-    return new Plan(School::Singing, null, [], [], $reading);
+    return new Plan(School::Singing, null, $reading);
 }
 
 function corrected(Score $score, Mark ...$marks): Reading
@@ -107,17 +107,17 @@ it('matches bars and notes of a corrected file', function (array $bars, array $c
 it('carries marks to their bars and notes, and says which have no place left', function (): void {
     $old = song();
     $new = song([...array_slice(SONG, 0, 2), ['G5:16', 'B3:16'], ...array_slice(SONG, 3)]);
-    $plan = new Plan(School::Singing, 66.0, [], [new BarNote('n', $old->measures[6]->id, 'lean here')], [
+    $plan = new Plan(School::Singing, 66.0, [new BarNote('n', $old->measures[6]->id, 'lean here'),
         new LayerMark('l', [noteAt($old, 5, 'A5')->id, noteAt($old, 2, 'B4')->id], Layer::Inner),
         new HandMark('h', [noteAt($old, 2, 'B4')->id], Hand::Left),
         new BoundaryMark('b', at($old, 4), false),
     ]);
     [$carried, $lost] = $plan->carried(Matching::of($old, $new));
-    $layer = $carried->reading[0];
+    $layer = $carried->readingMarks()[0];
 
-    expect($carried->tempo)->toBe(66.0)->and($carried->notes[0]->measure)->toBe($new->measures[6]->id)->and($carried->notes[0]->text)->toBe('lean here')
+    expect($carried->tempo)->toBe(66.0)->and($carried->marksOf(BarNote::class)[0]->measure)->toBe($new->measures[6]->id)->and($carried->marksOf(BarNote::class)[0]->text)->toBe('lean here')
         ->and($layer)->toBeInstanceOf(LayerMark::class)->and($layer->notes)->toBe([noteAt($new, 5, 'A5')->id])
-        ->and($carried->reading[1]->at->measure)->toBe($new->measures[4]->id)
+        ->and($carried->readingMarks()[1]->at->measure)->toBe($new->measures[4]->id)
         ->and(array_map(fn (Mark $mark): string => $mark->inWords(), $lost))->toBe(['notes given to a hand']);
 });
 

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Touch;
+
+/**
+ * How long notes are held in a style: its profile's values, but for those the teacher's school has otherwise.
+ */
+final readonly class Style
+{
+    /**
+     * @param  array<string, float>  $values  by name: shares of the written length under the names of articulations,
+     *                                        "plain", "lift" and "off-beat"; ms under "overlap"
+     */
+    public function __construct(
+        public Profile $profile = Profile::Written,
+        public array $values = [],
+    ) {
+    }
+
+    /**
+     * The names a school can set, with what they are in this style.
+     *
+     * @return array<string, float>
+     */
+    public function all(): array
+    {
+        $all = [];
+        foreach (Articulation::cases() as $articulation) {
+            $all[$articulation->value] = $this->share($articulation);
+        }
+
+        return [...$all, 'plain' => $this->plain(), 'lift' => $this->lift(), 'off-beat' => $this->offBeat(), 'overlap' => $this->overlap()];
+    }
+
+    /**
+     * The share of its length that a note with an articulation is held.
+     */
+    public function share(Articulation $articulation): float
+    {
+        return $this->values[$articulation->value] ?? $articulation->share() * ($articulation->isShort() ? $this->profile->crispness() : 1.0);
+    }
+
+    public function plain(): float
+    {
+        return $this->values['plain'] ?? $this->profile->plain();
+    }
+
+    public function lift(): float
+    {
+        return $this->values['lift'] ?? $this->profile->lift();
+    }
+
+    public function offBeat(): float
+    {
+        return $this->values['off-beat'] ?? $this->profile->offBeat();
+    }
+
+    /**
+     * ms for which joined keys overlap.
+     */
+    public function overlap(): float
+    {
+        return $this->values['overlap'] ?? $this->profile->overlap();
+    }
+}
