@@ -13,7 +13,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Hand\Reach;
+use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Sound\Piano;
+use Tarnwind\Core\Sound\SoftPedal;
 
 /**
  * A student: a name to call her by, the instrument she practises on, and what her hands can do, nothing more.
@@ -24,6 +27,11 @@ use Tarnwind\Core\Sound\Instrument;
  * @property Instrument $instrument
  * @property bool $half_pedal whether the pedal knows more than on and off
  * @property bool $sostenuto whether the middle pedal keeps single notes
+ * @property int $lowest_key MIDI number of the piano's lowest key
+ * @property int $highest_key
+ * @property Action $action
+ * @property SoftPedal $soft_pedal
+ * @property bool $weak_fingers whether fourth and fifth finger are still weak
  * @property ?float $run_rate notes a second she plays evenly in a run; null if not measured
  * @property ?float $repetition_rate strokes of one key a second; null if not measured
  * @property ?int $right_comfortable semitones between thumb and little finger; null if not measured
@@ -41,7 +49,15 @@ final class Student extends Model
     /** How wide the hands open, in semitones. */
     public const REACHES = ['right_comfortable', 'right_largest', 'left_comfortable', 'left_largest'];
 
-    protected $fillable = ['name', 'instrument', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate', ...self::REACHES];
+    /** What a form shows and changes. */
+    public const DETAILS = [
+        'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal',
+        'run_rate', 'repetition_rate', 'weak_fingers', ...self::REACHES,
+    ];
+
+    protected $fillable = self::DETAILS;
+
+    protected $attributes = ['lowest_key' => Piano::LOWEST_KEY, 'highest_key' => Piano::HIGHEST_KEY, 'action' => 'medium', 'soft_pedal' => 'works', 'weak_fingers' => false];
 
     /**
      * @return BelongsTo<User, $this>
@@ -70,7 +86,12 @@ final class Student extends Model
             $comfortable ?? min(Reach::PUBLISHED_COMFORTABLE, $largest ?? Reach::PUBLISHED_COMFORTABLE), $largest ?? max(Reach::PUBLISHED_LARGEST, $comfortable ?? 0),
         );
 
-        return new Hands($reach($this->right_comfortable, $this->right_largest), $reach($this->left_comfortable, $this->left_largest));
+        return new Hands($reach($this->right_comfortable, $this->right_largest), $reach($this->left_comfortable, $this->left_largest), $this->weak_fingers);
+    }
+
+    public function piano(): Piano
+    {
+        return new Piano($this->instrument, $this->lowest_key, $this->highest_key, $this->action, $this->soft_pedal);
     }
 
     /**
@@ -78,6 +99,9 @@ final class Student extends Model
      */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float'];
+        return [
+            'instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'action' => Action::class, 'soft_pedal' => SoftPedal::class,
+            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float',
+        ];
     }
 }

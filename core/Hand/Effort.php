@@ -14,6 +14,19 @@ use Tarnwind\Core\Score\Note;
  */
 final readonly class Effort
 {
+    /** For every white key by which the hand moves along, passing apart. */
+    private const SHIFT = 0.5;
+
+    /** Beyond so many semitones, and where fingers do not reach, a hand leaps; which fingers matters no more. */
+    private const WITHOUT_LEAPING = 12;
+
+    private const LEAP = 8.0;
+
+    /** An octave in a chord is for the fifth finger. */
+    private const OCTAVE = 12;
+
+    private const OCTAVE_WITHOUT_FIFTH = 1.5;
+
     private const PASS = 5.1;
 
     /** More for passing under or over the third or fourth finger; the fifth is not passed. */
@@ -128,6 +141,10 @@ final readonly class Effort
             }
         }
 
+        if ($last > 0 && $fingers[$last] < 5 && $grip->keys[$last] - $grip->keys[0] >= self::OCTAVE) {
+            $cost += self::OCTAVE_WITHOUT_FIFTH;
+        }
+
         return $last < 2 ? $cost : $cost + $this->spans->cost($fingers[0], $fingers[$last], $grip->keys[$last] - $grip->keys[0]);
     }
 
@@ -150,6 +167,7 @@ final readonly class Effort
         $pairs = $this->pairs($from, $to);
         foreach ($pairs as [$a, $b]) {
             $cost += $this->step($fingers[$a], $from->keys[$a], $from->black[$a], $next[$b], $to->keys[$b], $to->black[$b], $isChord) / count($pairs);
+            $cost += self::SHIFT * self::shift($from, $a, $fingers[$a], $to, $b, $next[$b]) / count($pairs);
         }
         $pause = $to->seconds - $this->endOf($from, $to);
 
@@ -186,9 +204,23 @@ final readonly class Effort
         return [[$nearest, $struck[0]]];
     }
 
+    /**
+     * By how many white keys the hand moves along, told from one finger and the next; a thumb that passes pays otherwise.
+     */
+    private static function shift(Grip $from, int $a, int $finger, Grip $to, int $b, int $next): float
+    {
+        $distance = $to->keys[$b] - $from->keys[$a];
+        $passes = $distance !== 0 && abs($distance) <= self::FARTHEST_PASS && ($finger < $next) !== ($distance > 0);
+
+        return $passes ? 0.0 : abs(($to->steps[$b] - $next) - ($from->steps[$a] - $finger));
+    }
+
     private function step(int $from, int $fromKey, bool $fromBlack, int $to, int $toKey, bool $toBlack, bool $isChord): float
     {
         $distance = $toKey - $fromKey;
+        if (abs($distance) > self::WITHOUT_LEAPING && ($from === $to || ! $this->spans->reaches($from, $to, $distance))) {
+            return self::LEAP + self::SAME_FINGER_SEMITONE * abs($distance);
+        }
         if ($from === $to) {
             return $distance === 0 ? self::REPEATED : ($isChord ? self::SAME_FINGER_IN_CHORD : self::SAME_FINGER) + self::SAME_FINGER_SEMITONE * abs($distance);
         }

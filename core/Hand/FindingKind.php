@@ -17,4 +17,8 @@ enum FindingKind: string
     case LetGo = 'let-go';
     case OffTheKeyboard = 'off-the-keyboard';
     case Strain = 'strain';
+    case Leap = 'leap';
+    case Crossing = 'crossing';
+    case Stretch = 'stretch';
+    case SoftPedal = 'soft-pedal';
 }

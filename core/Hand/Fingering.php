@@ -38,7 +38,7 @@ final readonly class Fingering
     {
         $asked = self::asked($score->notes, $own);
         $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
-        $loud = $school === School::Strength ? self::loud($score) : [];
+        $loud = $school === School::Strength || $hands->weakFingers ? self::loud($score) : [];
         $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
         if ($school !== School::Figure && $school !== School::Print) {
             return $plan;
@@ -53,6 +53,21 @@ final readonly class Fingering
         }
 
         return self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
+    }
+
+    /**
+     * Where the teacher's own finger on one of some notes makes trouble: taking it back.
+     */
+    public function freeing(Note ...$notes): ?Remedy
+    {
+        $own = array_values(array_filter($notes, $this->isOwn(...)))[0] ?? null;
+
+        return $own === null ? null : new Remedy('free', $own->id, '', 'Let the finger of '.$own->inWords().' be planned');
+    }
+
+    public function isOwn(Note $note): bool
+    {
+        return ($this->notes[$note->id] ?? null)?->source === Source::Teacher;
     }
 
     /**

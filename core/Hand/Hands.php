@@ -7,13 +7,14 @@ namespace Tarnwind\Core\Hand;
 use Tarnwind\Core\Reading\Hand;
 
 /**
- * A student's hands.
+ * A student's hands: how wide they open, and whether fourth and fifth finger are still weak.
  */
 final readonly class Hands
 {
     public function __construct(
         public Reach $right = new Reach,
         public Reach $left = new Reach,
+        public bool $weakFingers = false,
     ) {
     }
 

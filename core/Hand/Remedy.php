@@ -10,9 +10,9 @@ namespace Tarnwind\Core\Hand;
 final readonly class Remedy
 {
     /**
-     * @param  string  $action  "finger" or "hand"
+     * @param  string  $action  "finger", "free" (of the teacher's finger), "hand", or "octave" (all notes of the finding)
      * @param  string  $note  id
-     * @param  string  $value  the finger as "5-1", or the hand
+     * @param  string  $value  the finger as "5-1", the hand, or octaves upwards as "+1"
      * @param  string  $label  what the action is called in words
      */
     public function __construct(

@@ -66,6 +66,14 @@ final readonly class Spans
     }
 
     /**
+     * How far two fingers open in comfort, in semitones.
+     */
+    public function comfortable(int $lower, int $higher): float
+    {
+        return $this->limits[$lower * 10 + $higher][4];
+    }
+
+    /**
      * How uncomfortable a distance is: stretch, and leaving the relaxed hand, as in the published rules; what lies
      * beyond the practical limits costs far more.
      */

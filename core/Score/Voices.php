@@ -5,36 +5,63 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Score;
 
 /**
- * What each voice of a staff strikes, one stroke after another, and what of it stands under a slur. Grace notes are
- * left out.
+ * What each voice strikes, one stroke after another, and what of it stands under a slur. Grace notes are left out. A
+ * voice that goes over to the other staff goes on there; where a file numbers the voices of both staves alike, more
+ * stands in a bar than fits into it, and they are voices of their own.
  */
 final readonly class Voices
 {
     /**
-     * @param  array<string, list<non-empty-list<Note>>>  $strokes  by staff and voice, in time order
-     * @param  array<string, array<string, int>>  $places  of strokes, by staff and voice, then by onset
+     * @param  array<string, list<non-empty-list<Note>>>  $strokes  by voice, in time order
+     * @param  array<string, array<string, int>>  $places  of strokes, by voice, then by onset
      * @param  array<string, Note>  $notes  by id
+     * @param  array<string, true>  $shared  voices whose number both staves use for voices of their own
      */
     private function __construct(
         private array $strokes,
         private array $places,
         private array $notes,
+        private array $shared,
     ) {
     }
 
     public static function of(Score $score): self
     {
+        $shared = self::sharedNumbers($score);
         $strokes = [];
         foreach ($score->notes as $note) {
             if (! $note->grace) {
-                $strokes[self::name($note)][(string) $note->onset][] = $note;
+                $strokes[self::nameOf($note, $shared)][(string) $note->onset][] = $note;
             }
         }
 
         return new self(
             array_map(array_values(...), $strokes), array_map(fn (array $line): array => array_flip(array_keys($line)), $strokes),
-            array_column($score->notes, null, 'id'),
+            array_column($score->notes, null, 'id'), $shared,
         );
+    }
+
+    /**
+     * @return array<string, true>
+     */
+    private static function sharedNumbers(Score $score): array
+    {
+        $filled = [];
+        foreach ($score->notes as $note) {
+            if (! $note->grace) {
+                $filled[$note->voice][$note->measure]["$note->staff/$note->onset"] = min($note->duration->toFloat(), $score->measures[$note->measure]->length->toFloat());
+            }
+        }
+        $shared = [];
+        foreach ($filled as $voice => $bars) {
+            foreach ($bars as $bar => $strokes) {
+                if (array_sum($strokes) > $score->measures[$bar]->length->toFloat() + 1e-6) {
+                    $shared["$voice"] = true;
+                }
+            }
+        }
+
+        return $shared;
     }
 
     /**
@@ -44,9 +71,9 @@ final readonly class Voices
      */
     public function next(Note $note): array
     {
-        $place = $this->places[self::name($note)][(string) $note->onset] ?? null;
+        $place = $this->places[$this->name($note)][(string) $note->onset] ?? null;
 
-        return $place === null ? [] : $this->strokes[self::name($note)][$place + 1] ?? [];
+        return $place === null ? [] : $this->strokes[$this->name($note)][$place + 1] ?? [];
     }
 
     /**
@@ -58,21 +85,29 @@ final readonly class Voices
     {
         $first = $this->notes[$slur->from];
         $last = $this->notes[$slur->to];
-        $line = $this->strokes[self::name($first)] ?? [];
+        $line = $this->strokes[$this->name($first)] ?? [];
         $under = [];
         // A slur that begins on a grace note leads to what its voice strikes with it.
-        for ($place = $this->places[self::name($first)][(string) $first->onset] ?? PHP_INT_MAX; isset($line[$place]) && ! $last->onset->isLessThan($line[$place][0]->onset); $place++) {
+        for ($place = $this->places[$this->name($first)][(string) $first->onset] ?? PHP_INT_MAX; isset($line[$place]) && ! $last->onset->isLessThan($line[$place][0]->onset); $place++) {
             $under[] = $line[$place];
         }
-        if (self::name($first) !== self::name($last) && ! $last->grace) {
+        if ($this->name($first) !== $this->name($last) && ! $last->grace) {
             $under[] = [$last];
         }
 
         return $under;
     }
 
-    private static function name(Note $note): string
+    private function name(Note $note): string
     {
-        return "$note->staff/$note->voice";
+        return self::nameOf($note, $this->shared);
+    }
+
+    /**
+     * @param  array<string, true>  $shared
+     */
+    private static function nameOf(Note $note, array $shared): string
+    {
+        return isset($shared[$note->voice]) ? "$note->staff/$note->voice" : "/$note->voice";
     }
 }

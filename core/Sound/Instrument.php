@@ -25,6 +25,19 @@ enum Instrument: string
         });
     }
 
+    /**
+     * The quickest even repetition of one key, in strokes a second: around 7 on an upright and 13 on a good grand [mem],
+     * between them on a digital piano [start].
+     */
+    public function repetition(): float
+    {
+        return match ($this) {
+            self::ConcertGrand => 13.0,
+            self::SmallUpright => 7.0,
+            self::Digital => 10.0,
+        };
+    }
+
     public function label(): string
     {
         return match ($this) {

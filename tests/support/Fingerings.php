@@ -5,11 +5,18 @@ declare(strict_types=1);
 namespace Tests\support;
 
 use Tarnwind\Core\Hand\Effort;
+use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\FingerPlanner;
 use Tarnwind\Core\Hand\Grips;
+use Tarnwind\Core\Hand\Hold;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\KeyLengths;
+use Tarnwind\Core\Touch\Profile;
+use Tarnwind\Core\Touch\Style;
 
 /**
  * Scales and arpeggios with the fingerings they are taught with, and what is planned for them.
@@ -58,5 +65,92 @@ final class Fingerings
         $grips = Grips::of($hand, $score->notes, TempoMap::of($score, 120.0), $effort->spans)->grips;
 
         return implode('', array_map(fn (array $fingers): string => (string) $fingers[0], FingerPlanner::plan($grips, $effort, array_fill(0, count($grips), $tonic), $byId)));
+    }
+
+    /**
+     * Passages fingered by hand against what is planned for them, with the lifts of the lyrical style and the holds.
+     *
+     * @return list<array{passage: string, right: int, compared: int, differences: list<string>}>
+     */
+    public static function judged(): array
+    {
+        $data = json_decode((string) file_get_contents(__DIR__.'/../Core/Hand/judged-passages.json'), true, 8, JSON_THROW_ON_ERROR);
+
+        return array_map(function (array $passage): array {
+            [$score, $reading] = Labels::reading($passage['piece']);
+            $hand = Hand::from($passage['hand']);
+            $tempo = TempoMap::of($score);
+            $fingering = Fingering::of($score, $reading, $tempo);
+            $bars = array_map(strval(...), array_keys($passage['fingers']));
+            $notes = array_values(array_filter($score->notes, fn (Note $note): bool => $reading->hands[$note->id] === $hand && in_array($score->measures[$note->measure]->number, $bars, true)));
+            $planned = self::strokes($score, $notes, $fingering);
+            $right = $compared = 0;
+            $differences = [];
+            foreach ($passage['fingers'] as $bar => $judged) {
+                $mine = $planned[$bar] ?? [];
+                foreach (explode(' ', $judged) as $place => $fingers) {
+                    $compared += strlen($fingers);
+                    $found = $mine[$place] ?? '';
+                    $same = count(array_filter(str_split($fingers), fn (string $finger, int $index): bool => ($found[$index] ?? '') === $finger, ARRAY_FILTER_USE_BOTH));
+                    $right += $same;
+                }
+                if (implode(' ', $mine) !== $judged) {
+                    $differences[] = "bar $bar: $judged is planned as ".implode(' ', $mine);
+                }
+            }
+            $places = fn (array $found): string => implode(', ', $found);
+            $lengths = KeyLengths::of($score, $tempo, new Style(Profile::Lyrical));
+            $lifts = $holds = [];
+            foreach ($notes as $note) {
+                $place = self::place($score, $note);
+                if (isset($lengths[$note->id]) && $lengths[$note->id]->ends && ! in_array($place, $lifts, true)) {
+                    $lifts[] = $place;
+                }
+            }
+            foreach (Hold::of($fingering, $hand) as $hold) {
+                if (in_array($hold->note, $notes, true)) {
+                    $holds[] = self::place($score, $hold->note)." $hold->finger";
+                }
+            }
+            foreach (['lifts' => $lifts, 'holds' => $holds] as $what => $found) {
+                $asked = array_filter(explode(', ', $passage[$what]));
+                $compared += count($asked);
+                $right += count(array_intersect($asked, $found));
+                if (array_diff($asked, $found) !== [] || array_diff($found, $asked) !== []) {
+                    $differences[] = "$what: {$passage[$what]} are found as {$places($found)}";
+                }
+            }
+
+            return ['passage' => "{$passage['piece']}, {$passage['hand']} hand", 'right' => $right, 'compared' => $compared, 'differences' => $differences];
+        }, $data['passages']);
+    }
+
+    /**
+     * @param  list<Note>  $notes  of one hand
+     * @return array<string, list<string>> fingers of what is struck together, from the lowest key up, by number of the bar
+     */
+    private static function strokes(Score $score, array $notes, Fingering $fingering): array
+    {
+        $strokes = [];
+        $last = null;
+        foreach ($notes as $note) {
+            $bar = $score->measures[$note->measure]->number;
+            $finger = (string) ($fingering->notes[$note->id] ?? null)?->finger;
+            if ($last !== null && ! $note->grace && ! $last->grace && $last->onset->equals($note->onset)) {
+                $strokes[$bar][count($strokes[$bar]) - 1] .= $finger;
+            } else {
+                $strokes[$bar][] = $finger;
+            }
+            $last = $note;
+        }
+
+        return $strokes;
+    }
+
+    private static function place(Score $score, Note $note): string
+    {
+        $measure = $score->measures[$note->measure];
+
+        return "$measure->number:".$note->onset->minus($measure->start);
     }
 }

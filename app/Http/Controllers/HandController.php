@@ -11,6 +11,7 @@ use Tarnwind\Core\Hand\Alternative;
 use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\HandDocument;
+use Tarnwind\Core\Hand\Task;
 
 /**
  * The fingers for this student's hands, around those the plan sets; nothing is saved.
@@ -23,9 +24,12 @@ final class HandController
         [$written, $reading] = $copy->piece->readFor($plan);
         $score = $plan->played($written);
 
-        return response()->json(HandDocument::of(
-            $score, $reading, $plan->tempoMap($score), $copy->student->hands(), $plan->fingersByNote(), $plan->fingering, $copy->student->rates(),
-        ));
+        $student = $copy->student;
+        $fingering = Fingering::of($score, $reading, $plan->tempoMap($score), $student->hands(), $plan->fingersByNote(), $plan->fingering);
+
+        return response()->json(HandDocument::of(new Task(
+            $score, $reading, $plan->tempoMap($score), $fingering, $student->hands(), $student->rates(), $student->piano(), $plan->spans($score->measures),
+        )));
     }
 
     /**

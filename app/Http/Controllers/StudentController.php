@@ -26,7 +26,7 @@ final class StudentController
     public function show(Student $student): Response
     {
         return Inertia::render('Student', [
-            'student' => [...$student->only(['id', 'name', 'half_pedal', 'sostenuto', 'run_rate', 'repetition_rate', ...Student::REACHES]), 'instrument' => $student->instrument->label()],
+            'student' => ['id' => $student->id, ...$student->only(Student::DETAILS), 'instrument' => $student->instrument->label()],
             'pieces' => StudentProfile::of($student),
         ]);
     }

@@ -27,9 +27,7 @@ final class StudioController
 
         return Inertia::render('Studio', [
             'students' => $students->map(fn (Student $student): array => [
-                'id' => $student->id, 'name' => $student->name, 'instrument' => $student->instrument->value, 'instrumentLabel' => $student->instrument->label(),
-                'half_pedal' => $student->half_pedal, 'sostenuto' => $student->sostenuto,
-                'run_rate' => $student->run_rate, 'repetition_rate' => $student->repetition_rate, ...$student->only(Student::REACHES),
+                'id' => $student->id, ...$student->only(Student::DETAILS), 'instrumentLabel' => $student->instrument->label(),
                 'copies' => $student->copies->map(fn (StudentCopy $copy): array => [
                     'id' => $copy->id, 'title' => $copy->piece->title, 'piece' => $copy->piece_id, 'revision' => $copy->revision,
                 ])->all(),

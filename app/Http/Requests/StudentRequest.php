@@ -6,7 +6,9 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Sound\SoftPedal;
 
 final class StudentRequest extends FormRequest
 {
@@ -20,6 +22,11 @@ final class StudentRequest extends FormRequest
             'instrument' => ['required', Rule::enum(Instrument::class)],
             'half_pedal' => ['required', 'boolean'],
             'sostenuto' => ['required', 'boolean'],
+            'lowest_key' => ['sometimes', 'integer', 'between:21,60'],
+            'highest_key' => ['sometimes', 'integer', 'between:72,108'],
+            'action' => ['sometimes', Rule::enum(Action::class)],
+            'soft_pedal' => ['sometimes', Rule::enum(SoftPedal::class)],
+            'weak_fingers' => ['sometimes', 'boolean'],
             'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'right_comfortable' => ['nullable', 'required_with:right_largest', 'integer', 'between:7,24'],

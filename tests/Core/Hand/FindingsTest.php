@@ -12,6 +12,7 @@ use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Reach;
+use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
@@ -43,7 +44,7 @@ function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?Fi
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
     $fingering = Fingering::of($score, $reading, $map, $hands);
-    $found = Findings::of($score, $reading, $fingering, $map, Joints::of($score, $reading, $map, $fingering, $hands), $hands, $rates);
+    $found = Findings::of(new Task($score, $reading, $map, $fingering, $hands, $rates), Joints::of($score, $reading, $map, $fingering, $hands));
 
     return array_values(array_filter($found, fn (Finding $finding): bool => $kind === null || $finding->kind === $kind));
 }
@@ -107,7 +108,7 @@ it('does not mind a wide chord that is rolled', function (): void {
 
 it('finds keys that no piano has', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line('G0:8 C4:8')));
-    expect(array_map(fn (Finding $finding): string => $finding->reason, findings($score, kind: FindingKind::OffTheKeyboard)))->toBe(['G0 is not on the keyboard: play the nearest key of that name.']);
+    expect(array_map(fn (Finding $finding): string => $finding->reason, findings($score, kind: FindingKind::OffTheKeyboard)))->toBe(['G0 is not on this piano: play G1, the lowest key of that name.']);
 });
 
 it('warns of strain where octaves gather without a pause, and not where there is time', function (): void {

@@ -61,6 +61,13 @@ it('fingers scales and arpeggios as they are taught, nine times in ten', functio
     expect($compared)->toBe(48 * 15 + 48 * 7)->and($right / $compared)->toBeGreaterThanOrEqual(0.9, implode("\n", $differences));
 });
 
+it('agrees three times in four with passages fingered by hand, and differs only where it is known', function (): void {
+    $data = json_decode((string) file_get_contents(__DIR__.'/judged-passages.json'), true, 8, JSON_THROW_ON_ERROR);
+    $judged = Fingerings::judged();
+    expect(array_sum(array_column($judged, 'right')) / array_sum(array_column($judged, 'compared')))->toBeGreaterThanOrEqual(0.75)
+        ->and(count($judged))->toBe(12)->and(array_column($judged, 'differences'))->toBe(array_column($data['passages'], 'differences'));
+});
+
 it('finds what trying every fingering finds', function (int $seed): void {
     $grips = gripsOf($seed % 2 === 0 ? Hand::Right : Hand::Left, walk($seed, 6));
     $least = INF;

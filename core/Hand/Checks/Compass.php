@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Remedy;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Notes that the student's piano has no key for, and where to play them: a low octave that is not there at the lowest
+ * key of that name.
+ */
+final class Compass
+{
+    /**
+     * @return list<Finding> one for every key that is missing
+     */
+    public static function findings(Task $task): array
+    {
+        $missing = [];
+        foreach ($task->score->notes as $note) {
+            if ($task->piano->octavesTo($note->midi) !== 0) {
+                $missing[$note->midi][] = $note;
+            }
+        }
+
+        return array_values(array_map(fn (array $notes): Finding => self::finding($task, $notes), $missing));
+    }
+
+    /**
+     * @param  non-empty-list<Note>  $notes  of one key
+     */
+    private static function finding(Task $task, array $notes): Finding
+    {
+        $octaves = $task->piano->octavesTo($notes[0]->midi);
+        $there = $notes[0]->octavesUp($octaves)->inWords();
+        $times = count($notes) === 1 ? '' : ' ('.count($notes).' times)';
+        $with = array_filter($task->score->notes, fn (Note $other): bool => $other->onset->equals($notes[0]->onset) && $other->midi === $notes[0]->midi + 12 * $octaves);
+        $doubled = $with === [] ? '' : ', which is struck with it: the octave becomes one note';
+
+        return new Finding(
+            FindingKind::OffTheKeyboard, Severity::Serious, $notes,
+            $notes[0]->inWords()." is not on this piano$times: play $there, the ".($octaves > 0 ? 'lowest' : 'highest')." key of that name$doubled.",
+            new Remedy('octave', $notes[0]->id, sprintf('%+d', $octaves), 'Play '.$notes[0]->inWords()." as $there"),
+        );
+    }
+}

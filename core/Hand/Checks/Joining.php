@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Joint;
+use Tarnwind\Core\Hand\JointKind;
+use Tarnwind\Core\Hand\Remedy;
+use Tarnwind\Core\Hand\Spans;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Severity;
+
+/**
+ * What fingers cannot join under a slur: with a silent change they may; else the pedal must, and may not be there. And
+ * what they join only by stretching.
+ */
+final class Joining
+{
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Finding>
+     */
+    public static function findings(Task $task, array $joints): array
+    {
+        return array_values(array_filter(array_map(fn (Joint $joint): ?Finding => match ($joint->kind) {
+            JointKind::Fingers => self::stretch($task, $joint),
+            JointKind::Substitution => self::substitution($task, $joint),
+            JointKind::Pedal => self::pedal($task, $joint),
+        }, $joints)));
+    }
+
+    private static function stretch(Task $task, Joint $joint): ?Finding
+    {
+        $hand = $task->reading->hands[$joint->from->id];
+        $from = ($task->fingering->notes[$joint->from->id] ?? null)?->leaves;
+        $to = ($task->fingering->notes[$joint->to->id] ?? null)?->finger;
+        if ($from === null || $to === null || $from === $to || $hand !== $task->reading->hands[$joint->to->id]) {
+            return null;
+        }
+        $span = ($from < $to ? 1 : -1) * ($hand === Hand::Right ? 1 : -1) * ($joint->to->midi - $joint->from->midi);
+        $comfortable = (new Spans($task->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
+
+        return $span <= $comfortable ? null : new Finding(
+            FindingKind::Stretch, Severity::Hint, [$joint->from, $joint->to],
+            sprintf('%d–%d opens %d semitones from %s to %s; comfortable are %d. Let the wrist follow, do not force it.', $from, $to, $span, $joint->from->inWords(), $joint->to->inWords(), (int) floor($comfortable)),
+            $task->fingering->freeing($joint->from, $joint->to),
+        );
+    }
+
+    private static function substitution(Task $task, Joint $joint): Finding
+    {
+        $finger = $task->fingering->notes[$joint->from->id]->finger;
+
+        return new Finding(
+            FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason; change silently to $joint->changeTo, and the fingers join."),
+            new Remedy('finger', $joint->from->id, "$finger-$joint->changeTo", "Change to $joint->changeTo on ".$joint->from->inWords()),
+        );
+    }
+
+    private static function pedal(Task $task, Joint $joint): Finding
+    {
+        $two = $joint->from->inWords().' and '.$joint->to->inWords();
+
+        return $task->pedalInto($joint->to->onset) === null
+            ? new Finding(FindingKind::Unjoined, Severity::Warning, [$joint->from, $joint->to], ucfirst("$joint->reason, and no pedal goes over: the slur breaks between $two."))
+            : new Finding(FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason: the pedal must join $two, as planned."));
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Grip;
+use Tarnwind\Core\Hand\Leap;
+use Tarnwind\Core\Hand\Redistribution;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Moves between what a hand strikes: leaps without the time for them, and awkward crossings.
+ */
+final class Moves
+{
+    /**
+     * @return list<Finding>
+     */
+    public static function findings(Task $task): array
+    {
+        $findings = [];
+        $redistribution = new Redistribution($task);
+        foreach (Hand::cases() as $hand) {
+            $grips = $task->fingering->grips[$hand->value];
+            $taken = $task->fingering->taken[$hand->value];
+            foreach ($grips as $place => $grip) {
+                if ($place > 0) {
+                    $findings[] = self::leap($hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place], $redistribution)
+                        ?? self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
+                }
+            }
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /**
+     * @param  list<int>  $fingers
+     * @param  list<int>  $next
+     */
+    private static function leap(Hand $hand, Grip $from, array $fingers, Grip $to, array $next, Redistribution $redistribution): ?Finding
+    {
+        $leap = Leap::from($from, $fingers, $to, $next);
+        $time = $to->seconds - $from->seconds;
+        $struck = $to->struck();
+        if ($struck === [] || $struck[0]->grace || $leap->fits($time)) {
+            return null;
+        }
+        $help = 'leave early, look ahead, and practise arriving before the beat';
+        $offer = $redistribution->offer($struck[0]);
+        if ($offer !== null) {
+            $help = $offer->inWords().($offer->refusal === null ? '' : "; $help");
+        }
+
+        return new Finding(
+            FindingKind::Leap, $time < $leap->seconds() ? Severity::Warning : Severity::Hint, $struck,
+            sprintf('The %s hand has %.2f s to get to %s, %d semitones away, and takes about %.2f s: %s.', $hand->value, $time, $struck[0]->inWords(), (int) round($leap->semitones), $leap->seconds(), $help),
+            $offer?->remedy(),
+        );
+    }
+
+    /**
+     * From one note to the next in a line.
+     *
+     * @param  list<int>  $fingers
+     * @param  list<int>  $next
+     */
+    private static function step(Task $task, Grip $from, array $fingers, Grip $to, array $next): ?Finding
+    {
+        if (count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset) || $fingers[0] === $next[0]) {
+            return null;
+        }
+        [$note, $following] = [$from->notes[0], $to->notes[0]];
+        [$lower, $higher] = [min($fingers[0], $next[0]), max($fingers[0], $next[0])];
+        $span = ($fingers[0] < $next[0] ? 1 : -1) * ($to->keys[0] - $from->keys[0]);
+        $thumbOnBlack = $to->black[0] !== $from->black[0] && ($fingers[0] === 1 ? $from->black[0] : $to->black[0]);
+
+        return $span < 0 ? self::crossing($task, $note, $following, $lower, $higher, $thumbOnBlack) : null;
+    }
+
+    private static function crossing(Task $task, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack): ?Finding
+    {
+        $what = match (true) {
+            $lower > 1 => "$higher and $lower cross each other",
+            $higher === 5 => 'the thumb passes the little finger',
+            $thumbOnBlack => 'the thumb passes onto a black key',
+            default => null,
+        };
+
+        return $what === null ? null : new Finding(
+            FindingKind::Crossing, Severity::Hint, [$note, $following], 'From '.$note->inWords().' to '.$following->inWords()." $what.", $task->fingering->freeing($note, $following),
+        );
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\FingerPlanner;
+use Tarnwind\Core\Hand\Grip;
+use Tarnwind\Core\Hand\Redistribution;
+use Tarnwind\Core\Hand\Remedy;
+use Tarnwind\Core\Hand\Spans;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Chords beyond a student's reach, or held as they are fingered only by force, with what helps.
+ */
+final class Reaching
+{
+    private const INTERVALS = [12 => 'an octave', 13 => 'a small ninth', 14 => 'a ninth', 15 => 'a small tenth', 16 => 'a tenth', 17 => 'an eleventh', 19 => 'a twelfth', 24 => 'two octaves'];
+
+    /**
+     * @return list<Finding>
+     */
+    public static function findings(Task $task): array
+    {
+        $findings = [];
+        $redistribution = new Redistribution($task);
+        foreach (Hand::cases() as $hand) {
+            $spans = new Spans($task->hands->reach($hand));
+            foreach ($task->fingering->grips[$hand->value] as $place => $grip) {
+                $struck = $grip->struck();
+                if (count($struck) < 2 || $struck[0]->has('arpeggiate')) {
+                    continue;
+                }
+                $findings[] = self::beyond($task, $hand, $struck, $redistribution)
+                    ?? self::forced($task, $hand, $grip, $struck, $task->fingering->taken[$hand->value][$place], $spans);
+            }
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /**
+     * @param  non-empty-list<Note>  $struck  from the thumb outwards
+     */
+    private static function beyond(Task $task, Hand $hand, array $struck, Redistribution $redistribution): ?Finding
+    {
+        $reach = $task->hands->reach($hand);
+        $ends = [$struck[0], $struck[count($struck) - 1]];
+        usort($ends, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
+        $span = $ends[1]->midi - $ends[0]->midi;
+        if ($span <= $reach->comfortable) {
+            return null;
+        }
+        $isBeyond = $span > $reach->largest;
+        [$words, $remedy] = self::help($struck, $redistribution);
+
+        return new Finding(
+            FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $struck,
+            $ends[0]->inWords().' to '.$ends[1]->inWords().' is '.self::interval($span).', '.($isBeyond ? 'beyond the largest reach' : 'beyond the comfortable reach')." of this $hand->value hand ("
+            .self::interval($isBeyond ? $reach->largest : $reach->comfortable)."): $words. Do not force the span.",
+            $remedy,
+        );
+    }
+
+    /**
+     * What helps with a chord that is too wide: the other hand, a doubled note left out, or rolling it.
+     *
+     * @param  non-empty-list<Note>  $struck  from the thumb outwards
+     * @return array{string, ?Remedy}
+     */
+    private static function help(array $struck, Redistribution $redistribution): array
+    {
+        $offer = $redistribution->offer($struck[0]);
+        if ($offer !== null && $offer->refusal === null) {
+            return [$offer->inWords(), $offer->remedy()];
+        }
+        $refused = $offer === null ? '' : "; {$offer->inWords()}";
+        // The outer notes are heard as melody and bass: rather an inner one is left out, then the thumb's.
+        foreach ([...array_slice($struck, 1, -1), $struck[0]] as $note) {
+            $doubles = array_filter($struck, fn (Note $other): bool => $other !== $note && $other->midi % 12 === $note->midi % 12);
+            if ($doubles !== []) {
+                return ['roll it upwards, or leave out '.$note->inWords().', which is doubled'.$refused, null];
+            }
+        }
+
+        return ['roll it upwards'.$refused, null];
+    }
+
+    /**
+     * A chord the hand could take, but not with the fingers that are asked for.
+     *
+     * @param  non-empty-list<Note>  $struck
+     * @param  list<int>  $fingers
+     */
+    private static function forced(Task $task, Hand $hand, Grip $grip, array $struck, array $fingers, Spans $spans): ?Finding
+    {
+        if (FingerPlanner::reaches($grip, $fingers, $spans)) {
+            return null;
+        }
+
+        return new Finding(
+            FindingKind::Stretch, Severity::Warning, $struck,
+            'The fingers '.implode(' ', $fingers)." do not lie on these keys with this $hand->value hand.",
+            $task->fingering->freeing(...$struck),
+        );
+    }
+
+    private static function interval(int $semitones): string
+    {
+        return self::INTERVALS[$semitones] ?? "$semitones semitones";
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Severity;
+
+/**
+ * Keys that one hand strikes while the other still holds them, and how early they must be left.
+ */
+final class SharedKeys
+{
+    /** What a key needs to come up before it can be struck again, in ms [start]. */
+    private const KEY_RISES = 60;
+
+    /**
+     * @return list<Finding>
+     */
+    public static function findings(Task $task): array
+    {
+        $findings = $held = [];
+        foreach ($task->score->notes as $note) {
+            if ($note->grace) {
+                continue;
+            }
+            $before = $held[$note->midi] ?? null;
+            if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $task->reading->hands[$before->id] !== $task->reading->hands[$note->id]) {
+                $early = 1000 * ($task->tempo->seconds($before->end()) - $task->tempo->seconds($note->onset)) + self::KEY_RISES;
+                $findings[] = new Finding(
+                    FindingKind::SharedKey, Severity::Warning, [$note, $before],
+                    sprintf('Both hands want %s: the %s hand must leave it %d ms before its written end, or the key does not speak.', $note->inWords(), $task->reading->hands[$before->id]->value, round($early)),
+                );
+            }
+            if ($before === null || $before->end()->isLessThan($note->end())) {
+                $held[$note->midi] = $note;
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+use Tarnwind\Core\Sound\SoftPedal;
+
+/**
+ * Where the score asks for the soft pedal and the student's piano has a weak one, or none.
+ */
+final class SoftPedalMarks
+{
+    private const WORDS = '/\b(una corda|u\.\s?c\.|1 corda|soft pedal|mit verschiebung)/iu';
+
+    /**
+     * @return list<Finding>
+     */
+    public static function findings(Task $task): array
+    {
+        if ($task->piano->softPedal === SoftPedal::Works) {
+            return [];
+        }
+        $marks = array_filter($task->score->marksOf('words'), fn (Mark $mark): bool => preg_match(self::WORDS, (string) $mark->value) === 1);
+
+        return array_values(array_filter(array_map(fn (Mark $mark): ?Finding => self::finding($task, $mark), $marks)));
+    }
+
+    private static function finding(Task $task, Mark $mark): ?Finding
+    {
+        $notes = array_filter($task->score->notes, fn (Note $note): bool => ! $note->onset->isLessThan($mark->onset));
+        $note = array_values($notes)[0] ?? null;
+        $what = $task->piano->softPedal === SoftPedal::None ? 'has no soft pedal' : 'hardly changes with the soft pedal';
+
+        return $note === null ? null : new Finding(
+            FindingKind::SoftPedal, Severity::Hint, [$note], "“{$mark->value}”: this piano $what. Play a grade softer, with the key half way down, and let the colour come from the fingers.",
+        );
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Count\EvenPassage;
+use Tarnwind\Core\Count\Hazards;
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Where strain gathers: octaves and wide chords one after another, one key struck again and again.
+ */
+final class Strain
+{
+    /** So many wide strokes of one hand without a pause, each no further from the next than this, on medium keys [start]. */
+    private const WIDE_STROKES = 16;
+
+    private const WITHOUT_PAUSE = 0.6;
+
+    private const WIDE = 12;
+
+    /** So many quick strokes of one key without a pause, at so many a second, on medium keys [start]. */
+    private const STROKES = 16;
+
+    private const QUICK_STROKES = 5.0;
+
+    private const CAUTION = 'practise in short stretches, with pauses and a loose wrist, and stop where it hurts. '
+        .'Lasting pain, numbness or tingling belong to a doctor or therapist who knows musicians.';
+
+    /**
+     * @return list<Finding>
+     */
+    public static function findings(Task $task): array
+    {
+        return [...self::wide($task, Hand::Right), ...self::wide($task, Hand::Left), ...self::repetition($task)];
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private static function wide(Task $task, Hand $hand): array
+    {
+        $most = self::WIDE_STROKES * $task->piano->action->endurance();
+        // What is wide for everyone, and what is near the limit of this hand.
+        $wide = min(self::WIDE, $task->hands->reach($hand)->comfortable);
+        $findings = $run = [];
+        foreach ([...$task->fingering->grips[$hand->value], null] as $grip) {
+            $isWide = $grip !== null && $grip->isChord() && $grip->span() >= $wide;
+            $last = $run === [] ? null : $run[count($run) - 1];
+            if ($isWide && ($last === null || $grip->seconds - $last->seconds <= self::WITHOUT_PAUSE)) {
+                $run[] = $grip;
+
+                continue;
+            }
+            if (count($run) >= $most) {
+                $findings[] = new Finding(
+                    FindingKind::Strain, Severity::Warning, [$run[0]->notes[0]],
+                    count($run).($wide < self::WIDE ? ' chords as wide as this' : ' octaves or wider chords in the')." $hand->value hand".($wide < self::WIDE ? ' opens in comfort,' : '').' without a pause: '.self::CAUTION,
+                );
+            }
+            $run = $isWide ? [$grip] : [];
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private static function repetition(Task $task): array
+    {
+        $notes = array_values(array_filter($task->score->notes, fn (Note $note): bool => ! $note->grace));
+        $findings = [];
+        foreach (EvenPassage::find($task->tempo, Hazards::lines($notes)) as $passage) {
+            if ($passage->oneKey && count($passage->notes) >= self::STROKES * $task->piano->action->endurance() && $passage->rate >= self::QUICK_STROKES) {
+                $findings[] = new Finding(FindingKind::Strain, Severity::Warning, [$passage->notes[0]], sprintf(
+                    'One key %d times without a pause, %.1f a second: %s', count($passage->notes), $passage->rate, self::CAUTION,
+                ));
+            }
+        }
+
+        return $findings;
+    }
+}

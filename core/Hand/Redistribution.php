@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Rendition\Dynamics;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Sound\Loudness;
+
+/**
+ * Whether the other hand can take a note: it must be free or reach it along with what it holds and strikes meanwhile,
+ * have the time to get there, and not lose control of a soft melody note.
+ */
+final class Redistribution
+{
+    private const FINGERS = 5;
+
+    private ?Dynamics $dynamics = null;
+
+    public function __construct(private readonly Task $task)
+    {
+    }
+
+    /**
+     * @return ?Offer null if the other hand cannot take it
+     */
+    public function offer(Note $note): ?Offer
+    {
+        $other = $this->task->reading->hands[$note->id]->other();
+        $grips = $this->task->fingering->grips[$other->value];
+        [$before, $meanwhile, $after] = $this->around($grips, $note);
+        foreach ($meanwhile as $grip) {
+            $keys = [...array_map(fn (Note $held): int => $held->midi, $grip->notes), $note->midi];
+            if (count($keys) > self::FINGERS || max($keys) - min($keys) > $this->task->hands->reach($other)->comfortable) {
+                return null;
+            }
+        }
+        $at = $this->task->tempo->seconds($note->onset);
+        $until = $this->task->tempo->seconds($note->end());
+        if (($before !== null && ! Leap::between($before, $note->midi)->fits($at - $before->seconds)) || ($after !== null && ! Leap::between($after, $note->midi)->fits($after->seconds - min($until, $after->seconds - 1e-3)))) {
+            return null;
+        }
+
+        return new Offer($note, $other, $this->crossesInto($note, $other) ? "crossing into the {$other->other()->value} hand" : '', $this->refusal($note, $other, $meanwhile));
+    }
+
+    /**
+     * What a hand does before, during and after a note.
+     *
+     * @param  list<Grip>  $grips
+     * @return array{?Grip, list<Grip>, ?Grip}
+     */
+    private function around(array $grips, Note $note): array
+    {
+        $before = null;
+        $meanwhile = [];
+        foreach ($grips as $grip) {
+            $struck = $grip->struck()[0] ?? null;
+            if ($struck === null || $struck->onset->isLessThan($note->onset)) {
+                $before = $grip;
+
+                continue;
+            }
+            if (! $struck->onset->isLessThan($note->end())) {
+                return [$this->stillHeld($before, $note, $meanwhile), $meanwhile, $meanwhile === [] ? $grip : null];
+            }
+            $meanwhile[] = $grip;
+        }
+
+        return [$this->stillHeld($before, $note, $meanwhile), $meanwhile, null];
+    }
+
+    /**
+     * What was struck before and is held into the note counts as done meanwhile.
+     *
+     * @param  list<Grip>  $meanwhile
+     */
+    private function stillHeld(?Grip $before, Note $note, array &$meanwhile): ?Grip
+    {
+        $holds = $before === null ? [] : array_filter($before->notes, fn (Note $held): bool => $note->onset->isLessThan($held->end()));
+        if ($before !== null && $holds !== []) {
+            array_unshift($meanwhile, $before->keeping($holds));
+
+            return null;
+        }
+
+        return $before;
+    }
+
+    /**
+     * Whether other notes that are struck with it lie between it and the other hand.
+     */
+    private function crossesInto(Note $note, Hand $other): bool
+    {
+        foreach ($this->task->fingering->grips[$other->other()->value] as $grip) {
+            if (in_array($note, $grip->notes, true)) {
+                return array_filter($grip->notes, fn (Note $one): bool => self::isBeyond($one, $note, $other)) !== [];
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether everything its hand strikes just before and after lies between it and the other hand.
+     */
+    private function crossesOver(Note $note, Hand $other): bool
+    {
+        $before = $after = null;
+        foreach ($this->task->fingering->grips[$other->other()->value] as $grip) {
+            $struck = $grip->struck();
+            if ($struck !== [] && $struck[0]->onset->isLessThan($note->onset)) {
+                $before = $struck;
+            } elseif ($struck !== [] && $note->onset->isLessThan($struck[0]->onset)) {
+                $after = $struck;
+                break;
+            }
+        }
+        $near = [...($before ?? []), ...($after ?? [])];
+
+        return $near !== [] && count(array_filter($near, fn (Note $one): bool => self::isBeyond($one, $note, $other))) === count($near);
+    }
+
+    /**
+     * Whether a note lies further towards a hand than another.
+     */
+    private static function isBeyond(Note $one, Note $note, Hand $other): bool
+    {
+        return $other === Hand::Left ? $one->midi < $note->midi : $one->midi > $note->midi;
+    }
+
+    /**
+     * @param  list<Grip>  $meanwhile
+     */
+    private function refusal(Note $note, Hand $other, array $meanwhile): ?string
+    {
+        if ($this->crossesOver($note, $other)) {
+            return "it would have to cross over the {$other->other()->value} hand";
+        }
+        $this->dynamics ??= new Dynamics($this->task->score);
+        foreach ($meanwhile as $grip) {
+            foreach ($grip->struck() as $struck) {
+                $isMelody = ($this->task->reading->layers[$struck->id] ?? null)?->layer === Layer::Melody;
+                if ($isMelody && $struck->onset->equals($note->onset) && Dynamics::velocity($this->dynamics->ledger($struck)) <= Loudness::MARKS['p']) {
+                    return 'it would cost control of the soft '.$struck->inWords();
+                }
+            }
+        }
+
+        return null;
+    }
+}

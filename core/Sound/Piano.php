@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Sound;
+
+/**
+ * The piano a student practises on.
+ */
+final readonly class Piano
+{
+    public const LOWEST_KEY = 21;
+
+    public const HIGHEST_KEY = 108;
+
+    /**
+     * @param  int  $lowest  MIDI number of its lowest key
+     * @param  int  $highest  MIDI number of its highest key
+     */
+    public function __construct(
+        public Instrument $kind = Instrument::ConcertGrand,
+        public int $lowest = self::LOWEST_KEY,
+        public int $highest = self::HIGHEST_KEY,
+        public Action $action = Action::Medium,
+        public SoftPedal $softPedal = SoftPedal::Works,
+    ) {
+    }
+
+    /**
+     * The quickest even repetition of one key, in strokes a second.
+     */
+    public function repetition(): float
+    {
+        return $this->kind->repetition() * $this->action->quickness();
+    }
+
+    /**
+     * How many octaves up a note must be moved to have a key; 0 for one that has one.
+     */
+    public function octavesTo(int $midi): int
+    {
+        return match (true) {
+            $midi < $this->lowest => intdiv($this->lowest - $midi + 11, 12),
+            $midi > $this->highest => -intdiv($midi - $this->highest + 11, 12),
+            default => 0,
+        };
+    }
+}
