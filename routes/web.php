@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\CountingController;
 use App\Http\Controllers\ExaminationController;
+use App\Http\Controllers\GestureController;
 use App\Http\Controllers\HandController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
@@ -28,6 +29,8 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', StudioController::class)->name('studio');
+
+    Route::put('/gestures', [GestureController::class, 'update'])->name('gestures.update');
 
     Route::post('/students', [StudentController::class, 'store'])->name('students.store');
     Route::get('/students/{student}', [StudentController::class, 'show'])->name('students.show')->can('view', 'student');

@@ -17,6 +17,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?list<string> $gestures null for those a palette begins with
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
  */
@@ -25,7 +26,10 @@ final class User extends Authenticatable
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'email', 'password'];
+    /** What a palette begins with [trade]. */
+    private const GESTURES = ['wrist rises', 'drop and roll', 'forearm turns', 'fingers stay close', 'hand moves early', 'breathe', 'arm weight'];
+
+    protected $fillable = ['name', 'email', 'password', 'gestures'];
 
     protected $hidden = ['password', 'remember_token'];
 
@@ -46,10 +50,20 @@ final class User extends Authenticatable
     }
 
     /**
+     * How this teacher calls what hand and arm do.
+     *
+     * @return list<string>
+     */
+    public function gesturePalette(): array
+    {
+        return $this->gestures ?? self::GESTURES;
+    }
+
+    /**
      * @return array<string, string>
      */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'gestures' => 'array'];
     }
 }

@@ -58,6 +58,7 @@ final class DeskData
                     'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),
                 ], $preparation->reading->keys),
             ],
+            'gestures' => $student->teacher->gesturePalette(),
             'plan' => $plan->toArray(),
             'examination' => Examiner::examine($preparation->texture, $plan->spans($score->measures), $student->instrument->decay())->toArray(),
         ];

@@ -34,6 +34,7 @@ const key = (note: string, midi: number, at: number, left: number, heard: number
     left,
     heard,
     ms: 0,
+    end: '0',
     articulation: null,
     own: false,
     reason: '',

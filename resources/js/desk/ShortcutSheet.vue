@@ -44,10 +44,14 @@ const GROUPS: { title: string; rows: Row[] }[] = [
     {
         title: 'Touch',
         rows: [
-            [['G', 'N', 'O'], 'legato, tenuto, non-legato'],
+            [['G', 'N', 'M', 'O'], 'legato, tenuto, marcato, non-legato'],
             [['P', 'S', 'W'], 'portato, staccato, staccatissimo'],
             [['K'], 'one note of the chord, or all of them'],
             [['0'], 'take the mark back'],
+            [['L'], 'a slur begins here; L again: it ends here'],
+            [['U'], 'take the slur over this note away'],
+            [['H'], 'hold the lowest or selected key one moment on (Shift: less)'],
+            [['1', '…', '9'], 'a gesture of your palette here'],
         ],
     },
     {

@@ -65,7 +65,10 @@ onMounted(reveal);
     <section ref="root" class="system" @click="pick">
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
         <slot v-if="near" name="above" />
-        <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
+        <div class="engraved">
+            <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
+            <slot v-if="near" name="over" />
+        </div>
         <slot v-if="near" />
         <div v-else class="lanes-placeholder" />
     </section>
@@ -77,6 +80,10 @@ onMounted(reveal);
     padding: 0 0 14px;
     scroll-margin: 12px;
     cursor: pointer;
+}
+
+.engraved {
+    position: relative;
 }
 
 .cursor {

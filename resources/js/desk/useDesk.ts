@@ -4,7 +4,7 @@ import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
 import { latestOnly } from '../support/latest';
 import type { Examination, Finding } from '../types/generated/examination';
-import type { BarNote, FingerMark, PedalMark, Place, PlanDocument, TouchMark } from '../types/generated/plan';
+import type { BarNote, FingerMark, GestureMark, HoldMark, OctaveMark, PedalMark, Place, PlanDocument, SlurMark, TouchMark } from '../types/generated/plan';
 import { begin, record, redo, undo } from './history';
 import { startSaving } from './saving';
 
@@ -52,10 +52,14 @@ export interface DeskProps {
     };
     plan: PlanDocument;
     examination: Examination;
+    /** The gestures the teacher asks for. */
+    gestures: string[];
 }
 
 /** What the teacher reads otherwise. */
 export type ReadingMark = Extract<PlanDocument['marks'][number], { craft: 'reading' }>;
+
+type Mark = PlanDocument['marks'][number];
 
 type Window = { from: string; to: string };
 
@@ -79,6 +83,7 @@ export function useDesk(props: DeskProps) {
     const cursor = ref(0);
     const harmonies = shallowRef<HarmonyData[]>(props.score.harmonies);
     const draft = shallowRef<PedalMark[] | null>(null);
+    let isStale = false;
     const busy = ref('');
     const trouble = ref('');
     const saving = startSaving(props.copy.id, props.copy.revision);
@@ -87,8 +92,12 @@ export function useDesk(props: DeskProps) {
     const pedal = computed(() => draft.value ?? plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'));
     const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
     const reading = computed(() => plan.value.marks.filter((mark): mark is ReadingMark => mark.craft === 'reading'));
-    const fingers = computed(() => plan.value.marks.filter((mark): mark is FingerMark => mark.craft === 'hand'));
-    const touch = computed(() => plan.value.marks.filter((mark): mark is TouchMark => mark.craft === 'touch'));
+    const fingers = computed(() => plan.value.marks.filter((mark): mark is FingerMark => mark.kind === 'finger'));
+    const octaves = computed(() => plan.value.marks.filter((mark): mark is OctaveMark => mark.kind === 'octave'));
+    const touch = computed(() => plan.value.marks.filter((mark): mark is TouchMark => mark.kind === 'articulation'));
+    const slurs = computed(() => plan.value.marks.filter((mark): mark is SlurMark => mark.kind === 'slur'));
+    const holds = computed(() => plan.value.marks.filter((mark): mark is HoldMark => mark.kind === 'hold'));
+    const gestures = computed(() => plan.value.marks.filter((mark): mark is GestureMark => mark.kind === 'gesture'));
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
     /** Measures a plan: the whole of it, or a stretch. */
@@ -181,22 +190,36 @@ export function useDesk(props: DeskProps) {
         void examine(next, null);
     }
 
-    /** Puts the teacher's fingers into the plan. */
-    function setFingers(marks: FingerMark[]): void {
-        commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'hand'), ...marks] });
+    /** Puts marks of one kind into the plan, in place of all it had. What the pedal catches may be another now. */
+    function replace(kind: Mark['kind'], marks: Mark[]): void {
+        change({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.kind !== kind), ...marks] });
     }
 
-    /** Puts how notes are left into the plan. */
-    function setTouch(marks: TouchMark[]): void {
-        commit({ ...plan.value, marks: [...plan.value.marks.filter((mark) => mark.craft !== 'touch'), ...marks] });
+    function change(next: PlanDocument): void {
+        commit(next);
+        isStale = true;
     }
 
-    function setProfile(profile: NonNullable<PlanDocument['touch']>): void {
-        commit({ ...plan.value, touch: profile });
+    /** Measures the pedal again if fingers or touch have changed since. */
+    function freshen(): void {
+        if (isStale) void examine(plan.value, null);
+        isStale = false;
     }
 
-    function setFingering(fingering: NonNullable<PlanDocument['fingering']>): void {
-        commit({ ...plan.value, fingering });
+    const setFingers = (marks: FingerMark[]): void => replace('finger', marks);
+    const setOctaves = (marks: OctaveMark[]): void => replace('octave', marks);
+    const setTouch = (marks: TouchMark[]): void => replace('articulation', marks);
+    const setSlurs = (marks: SlurMark[]): void => replace('slur', marks);
+    const setHolds = (marks: HoldMark[]): void => replace('hold', marks);
+    const setGestures = (marks: GestureMark[]): void => replace('gesture', marks);
+    const setProfile = (touch: NonNullable<PlanDocument['touch']>): void => change({ ...plan.value, touch });
+    const setFingering = (fingering: NonNullable<PlanDocument['fingering']>): void => change({ ...plan.value, fingering });
+
+    /** The lengths of the teacher's school; none for those of the style. */
+    function setLengths(lengths: NonNullable<PlanDocument['lengths']>): void {
+        const next = { ...plan.value, lengths };
+        if (Object.keys(lengths).length === 0) delete (next as PlanDocument).lengths;
+        change(next);
     }
 
     function setTempo(tempo: number | null): void {
@@ -289,7 +312,11 @@ export function useDesk(props: DeskProps) {
         notes,
         reading,
         fingers,
+        octaves,
         touch,
+        slurs,
+        holds,
+        gestures,
         harmonies,
         examination,
         cursor,
@@ -313,8 +340,14 @@ export function useDesk(props: DeskProps) {
         setReading,
         setFingers,
         setFingering,
+        setOctaves,
         setTouch,
+        setSlurs,
+        setHolds,
+        setGestures,
         setProfile,
+        setLengths,
+        freshen,
         setNote,
         setWords,
         naturalEnd,

@@ -32,6 +32,8 @@ import { useReading } from '../crafts/read/useReading';
 import DeskHeader from '../desk/DeskHeader.vue';
 import DeskNotice from '../desk/DeskNotice.vue';
 import TouchInspector from '../crafts/touch/TouchInspector.vue';
+import GestureLine from '../crafts/touch/GestureLine.vue';
+import SlurLayer from '../crafts/touch/SlurLayer.vue';
 import TouchLane from '../crafts/touch/TouchLane.vue';
 import TouchTools from '../crafts/touch/TouchTools.vue';
 import { useTouch } from '../crafts/touch/useTouch';
@@ -44,8 +46,10 @@ import type { Naming } from '../desk/naming';
 import { useDesk, type DeskProps } from '../desk/useDesk';
 import { layMoments, type Bar, type Laid } from '../engraving/layout';
 import { useEngraving } from '../engraving/useEngraving';
+import { followPointer, placeUnder } from '../desk/pointer';
 import { fractionValue } from '../support/fraction';
 import type { PedalMark } from '../types/generated/plan';
+import type { Slur } from '../types/generated/touch';
 
 const props = defineProps<DeskProps>();
 
@@ -86,7 +90,7 @@ const naming = ref<Naming>('both');
 const hander = useHands(props.copy.id);
 const hands = hander.hands;
 const fingers = useFingers(desk, props.score, hander);
-const toucher = useTouch(props.copy.id, desk, props.score);
+const toucher = useTouch(props.copy.id, desk, props.score, props.gestures);
 const touch = toucher.touch;
 const corrections = useCorrections(desk, props.score, reading);
 
@@ -96,6 +100,7 @@ function show(name: View): void {
     if (name === 'read' || name === 'count') void reader.ask(desk.plan.value);
     if (name === 'hand') void hander.ask(desk.plan.value);
     if (name === 'touch') void toucher.ask(desk.plan.value);
+    if (name === 'pedal') desk.freshen();
 }
 
 /** The views in working order. */
@@ -107,11 +112,10 @@ function nextView(): void {
 watch(desk.reading, (marks) => {
     if (reading.value || marks.length > 0) void reader.ask(desk.plan.value);
 });
-watch([desk.reading, desk.fingers, () => desk.plan.value.fingering, tempo], () => {
-    if (hands.value) void hander.ask(desk.plan.value);
-});
 watch(desk.plan, (plan) => {
+    if (view.value === 'hand') void hander.ask(plan);
     if (view.value === 'touch') void toucher.ask(plan);
+    if (view.value === 'pedal') desk.freshen();
 });
 watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
 
@@ -187,6 +191,21 @@ onMounted(() => {
 });
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
+const placedGestures = computed(() =>
+    desk.gestures.value.flatMap((mark) => {
+        const time = desk.line.quarters(mark.at);
+        return time === null ? [] : [{ mark, time }];
+    }),
+);
+
+/** Drags one end of a slur; where it is let go it ends. */
+function dragSlur(slur: Slur, end: 'from' | 'to', start: PointerEvent): void {
+    followPointer(start, (last) => {
+        const found = placeUnder(last, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value);
+        if (found) toucher.dropSlur(slur, end, found.laid, found.x);
+    });
+}
+
 function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
     dragEnd(desk, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value, mark, end, event);
 }
@@ -221,7 +240,15 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                 @compare="fingers.askAlternatives()"
                 @clear="fingers.clear()"
             />
-            <TouchTools v-else-if="view === 'touch'" :touch="toucher" :profile="desk.plan.value.touch ?? 'written'" @choose="desk.setProfile" />
+            <TouchTools
+                v-else-if="view === 'touch'"
+                :touch="toucher"
+                :profile="desk.plan.value.touch ?? 'written'"
+                :lengths="touch?.style ?? null"
+                :own="desk.plan.value.lengths ?? {}"
+                @choose="desk.setProfile"
+                @change="desk.setLengths"
+            />
             <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
         </div>
 
@@ -232,23 +259,29 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
-                <div ref="column" class="column">
+                <div ref="column" :class="['column', { touching: view === 'touch' && touch }]">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
                     <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" :layers="layers" @select="desk.moveTo">
-                        <template v-if="view === 'read' && reading" #above><PhraseArches :laid="place" :reading="reading" /></template>
+                        <template v-if="view === 'touch'" #above><GestureLine :laid="place" :gestures="placedGestures" /></template>
+                        <template v-else-if="view === 'read' && reading" #above><PhraseArches :laid="place" :reading="reading" /></template>
+                        <template v-if="view === 'hand' && hands" #over>
+                            <FingerLayer
+                                :laid="place"
+                                :fingers="hander.byNote.value"
+                                :hands="hands"
+                                :planned="desk.plan.value.fingering !== 'print'"
+                                :selected="fingers.note.value?.note ?? null"
+                            />
+                        </template>
+                        <template v-else-if="view === 'touch' && touch" #over>
+                            <SlurLayer :laid="place" :slurs="touch.slurs" :lengths="toucher.byNote.value" :current="toucher.current.value" @drag="dragSlur" />
+                        </template>
                         <template v-if="view === 'read'">
                             <template v-if="reading">
                                 <TwinBars :laid="place" :bars="alike" />
                                 <ReadLane :laid="place" :reading="reading" :naming="naming" :measures="score.measures" @jump="desk.moveToMeasure" />
                             </template>
                         </template>
-                        <FingerLayer
-                            v-else-if="view === 'hand' && hands"
-                            :laid="place"
-                            :fingers="hander.byNote.value"
-                            :hands="hands"
-                            :selected="fingers.note.value?.note ?? null"
-                        />
                         <TouchLane v-else-if="view === 'touch' && touch" :laid="place" :touch="touch" />
                         <template v-else-if="view === 'pedal'">
                             <FootLine
@@ -262,7 +295,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                             />
                             <HarmonyLane :laid="place" :harmonies="desk.harmonies.value" />
                         </template>
-                        <CountLane v-else-if="counting.counting.value" :laid="place" :counting="counting.counting.value" />
+                        <CountLane v-else-if="view === 'count' && counting.counting.value" :laid="place" :counting="counting.counting.value" />
                     </SystemView>
                     <p v-if="laid.length > 0 && laid.length < total" class="engraving-note" role="status">{{ laid.length }} of {{ total }} lines engraved …</p>
                 </div>
@@ -385,6 +418,11 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
 .scroll:focus-visible {
     outline: none;
+}
+
+/* Slurs are drawn as they are to be played, where they can be moved. */
+.touching :deep(.engraving g.slur) {
+    visibility: hidden;
 }
 
 .column {

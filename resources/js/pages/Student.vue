@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3';
 import { computed } from 'vue';
+import { ACTIONS, keyName, SOFT_PEDALS } from '../studio/pianos';
 import { clicksFromRate } from '../studio/rates';
 import { spanName } from '../support/intervals';
 import PageFrame from '../support/PageFrame.vue';
@@ -13,6 +14,11 @@ const props = defineProps<{
         instrument: string;
         half_pedal: boolean;
         sostenuto: boolean;
+        lowest_key: number;
+        highest_key: number;
+        action: 'light' | 'medium' | 'heavy';
+        soft_pedal: 'works' | 'weak' | 'none';
+        weak_fingers: boolean;
         run_rate: number | null;
         repetition_rate: number | null;
         right_comfortable: number | null;
@@ -46,12 +52,21 @@ const facts = computed(() => {
         value === null ? 'not measured' : `${value.toFixed(1)} a second (four to a click at ♩ = ${clicksFromRate(value)})`;
     return [
         ['Instrument', `${student.instrument}, ${student.half_pedal ? 'half pedal' : 'pedal on and off only'}`],
+        [
+            'Keys',
+            `${keyName(student.lowest_key)} to ${keyName(student.highest_key)}, ${word(ACTIONS, student.action)}; soft pedal ${word(SOFT_PEDALS, student.soft_pedal)}`,
+        ],
         ['Right hand', reach(student.right_comfortable, student.right_largest)],
         ['Left hand', reach(student.left_comfortable, student.left_largest)],
+        ['Fourth and fifth finger', student.weak_fingers ? 'still weak: spared where it is loud' : 'as strong as the others'],
         ['Quickest even run', rate(student.run_rate)],
         ['Quickest repeated note', rate(student.repetition_rate)],
     ];
 });
+
+function word<Value>(options: readonly { value: Value; label: string }[], value: Value): string {
+    return options.find((option) => option.value === value)?.label ?? '';
+}
 
 function chords(count: number): string {
     return count === 1 ? '1 chord' : `${count} chords`;

@@ -3,6 +3,7 @@ import { router, useForm } from '@inertiajs/vue3';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import type { Instrument, StudentItem } from './types';
 import { SPANS } from '../support/intervals';
+import { ACTIONS, HIGHEST, LOWEST, SOFT_PEDALS } from './pianos';
 import { clicksFromRate, rateFromClicks } from './rates';
 
 const props = defineProps<{ student: StudentItem | null; instruments: Instrument[] }>();
@@ -13,6 +14,11 @@ const form = useForm({
     instrument: props.student?.instrument ?? 'concert-grand',
     half_pedal: props.student?.half_pedal ?? true,
     sostenuto: props.student?.sostenuto ?? false,
+    lowest_key: props.student?.lowest_key ?? 21,
+    highest_key: props.student?.highest_key ?? 108,
+    action: props.student?.action ?? 'medium',
+    soft_pedal: props.student?.soft_pedal ?? 'works',
+    weak_fingers: props.student?.weak_fingers ?? false,
     run_rate: props.student?.run_rate ?? null,
     repetition_rate: props.student?.repetition_rate ?? null,
     right_comfortable: props.student?.right_comfortable ?? null,
@@ -63,6 +69,21 @@ function remove(): void {
             <a-checkbox v-model:checked="form.half_pedal">The pedal knows half pedal</a-checkbox>
             <a-checkbox v-model:checked="form.sostenuto">The middle pedal keeps single notes</a-checkbox>
             <fieldset>
+                <legend>Its keys and left pedal</legend>
+                <span class="rate">
+                    <label for="student-lowest">Lowest key</label>
+                    <ChoiceSelect id="student-lowest" :value="form.lowest_key" :options="LOWEST" @choose="(key) => (form.lowest_key = key)" />
+                    <label for="student-highest">highest</label>
+                    <ChoiceSelect id="student-highest" :value="form.highest_key" :options="HIGHEST" @choose="(key) => (form.highest_key = key)" />
+                </span>
+                <span class="rate">
+                    <label for="student-action">Keys are</label>
+                    <ChoiceSelect id="student-action" :value="form.action" :options="ACTIONS" @choose="(action) => (form.action = action)" />
+                    <label for="student-soft">soft pedal</label>
+                    <ChoiceSelect id="student-soft" :value="form.soft_pedal" :options="SOFT_PEDALS" @choose="(pedal) => (form.soft_pedal = pedal)" />
+                </span>
+            </fieldset>
+            <fieldset>
                 <legend>How quickly she or he plays evenly</legend>
                 <p class="quiet">Once measured, every piece says up to which tempo each bar can go. Let it be easy: stop before the arm tightens.</p>
                 <template v-for="{ field, label, hint } in RATES" :key="field">
@@ -107,6 +128,7 @@ function remove(): void {
                     </p>
                 </template>
             </fieldset>
+            <a-checkbox v-model:checked="form.weak_fingers">Fourth and fifth finger are still weak: spare them where it is loud</a-checkbox>
             <a-popconfirm v-if="student" :title="`Remove ${student.name} and all copies?`" ok-text="Remove" cancel-text="Keep" @confirm="remove">
                 <a-button danger class="remove">Remove this student</a-button>
             </a-popconfirm>

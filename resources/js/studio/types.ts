@@ -5,6 +5,12 @@ export interface StudentItem {
     instrumentLabel: string;
     half_pedal: boolean;
     sostenuto: boolean;
+    /** MIDI numbers. */
+    lowest_key: number;
+    highest_key: number;
+    action: 'light' | 'medium' | 'heavy';
+    soft_pedal: 'works' | 'weak' | 'none';
+    weak_fingers: boolean;
     /** Notes a second; null if not measured. */
     run_rate: number | null;
     /** Semitones between thumb and little finger; null if not measured. */

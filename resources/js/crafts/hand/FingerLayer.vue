@@ -5,9 +5,10 @@ import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import { layDigits } from './digits';
 
 /** Fingers over and under the notes of a line; own, printed and planned ones told apart. */
-const props = defineProps<{ laid: Laid; fingers: ReadonlyMap<string, FingeredNote>; hands: HandDocument; selected: string | null }>();
+const props = defineProps<{ laid: Laid; fingers: ReadonlyMap<string, FingeredNote>; hands: HandDocument; selected: string | null; planned: boolean }>();
 
-const digits = computed(() => layDigits(props.laid, props.fingers));
+/** By the print alone, nothing is suggested. */
+const digits = computed(() => layDigits(props.laid, props.fingers).filter(({ finger }) => props.planned || finger.source !== 'planned'));
 
 /** Where fingers do not join: a gap between the two notes. */
 const gaps = computed(() =>

@@ -27,6 +27,8 @@ const from = computed(() => fractionValue(bar.value.start));
 const compared = computed(() => (props.alternatives !== null && props.alternatives.note === props.fingers.note.value?.note ? props.alternatives.list : []));
 const findings = computed(() => props.hands.findings.filter(({ measure }) => measure === props.desk.measure.value));
 
+const holds = computed(() => props.hands.holds.filter(({ measure }) => measure === props.desk.measure.value));
+
 /** Both hands would make the keys too small: the hand of the selected note. */
 const shown = computed(() => {
     const hand = props.fingers.note.value?.hand ?? 'right';
@@ -43,8 +45,12 @@ const KINDS: Record<Finding['kind'], string> = {
     'two-ways': 'Figure in two ways',
     'too-quick': 'Too quick as yet',
     'let-go': 'Cannot be held',
-    'off-the-keyboard': 'Not on the keyboard',
+    'off-the-keyboard': 'Not on this piano',
     strain: 'Strain',
+    leap: 'Leap',
+    crossing: 'Awkward crossing',
+    stretch: 'Stretch',
+    'soft-pedal': 'Soft pedal',
 };
 </script>
 
@@ -99,6 +105,10 @@ const KINDS: Record<Finding['kind'], string> = {
                     </tr>
                 </tbody>
             </table>
+        </section>
+        <section v-if="holds.length > 0">
+            <h3>Keys to be kept</h3>
+            <p v-for="one in holds" :key="one.note">{{ one.words }}</p>
         </section>
         <section>
             <h3>Findings</h3>

@@ -11,6 +11,7 @@ const SCHOOLS: { value: School; label: string }[] = [
     { value: 'ease', label: 'least effort' },
     { value: 'strength', label: 'strong fingers where it is loud' },
     { value: 'figure', label: 'one fingering for one figure' },
+    { value: 'print', label: 'the print' },
 ];
 </script>
 

@@ -1,4 +1,5 @@
-import type { FingerMark } from '../../types/generated/plan';
+import { freshId } from '../../support/ids';
+import type { FingerMark, OctaveMark } from '../../types/generated/plan';
 
 /** Sets the finger of a note; an earlier one gives way. */
 export function setFinger(marks: readonly FingerMark[], note: string, finger: string): FingerMark[] {
@@ -17,4 +18,16 @@ export function clearFinger(marks: readonly FingerMark[], note: string): FingerM
  */
 export function typed(present: string | null, digit: number): string {
     return present !== null && /^[1-5]$/.test(present) && present !== String(digit) ? `${present}-${digit}` : String(digit);
+}
+
+/** Plays notes some octaves up; 0 for where they are written. */
+export function moveOctaves(marks: readonly OctaveMark[], notes: readonly string[], octaves: number): OctaveMark[] {
+    const moved = new Set(notes);
+    const others = marks.flatMap((mark) => {
+        const rest = mark.notes.filter((note) => !moved.has(note));
+        return rest.length === mark.notes.length ? [mark] : rest.length === 0 ? [] : [{ ...mark, notes: rest as [string, ...string[]] }];
+    });
+    return octaves === 0 || notes.length === 0
+        ? others
+        : [...others, { id: freshId('octave', others), craft: 'hand', kind: 'octave', notes: [...notes] as [string, ...string[]], octaves }];
 }

@@ -42,7 +42,9 @@ export function useFingers(desk: Desk, score: DeskProps['score'], { byNote, comp
     }
 
     function clear(): void {
-        if (note.value) desk.setFingers(edits.clearFinger(desk.fingers.value, note.value.note));
+        const one = note.value?.note;
+        if (one !== undefined && desk.octaves.value.some(({ notes }) => notes.includes(one))) desk.setOctaves(edits.moveOctaves(desk.octaves.value, [one], 0));
+        else if (one !== undefined) desk.setFingers(edits.clearFinger(desk.fingers.value, one));
         last = null;
     }
 
@@ -51,8 +53,10 @@ export function useFingers(desk: Desk, score: DeskProps['score'], { byNote, comp
     }
 
     /** Mends a finding by its one action. */
-    function remedy({ remedy }: Finding): void {
+    function remedy({ remedy, notes }: Finding): void {
         if (remedy?.action === 'finger') desk.setFingers(edits.setFinger(desk.fingers.value, remedy.note, remedy.value));
+        else if (remedy?.action === 'free') desk.setFingers(edits.clearFinger(desk.fingers.value, remedy.note));
+        else if (remedy?.action === 'octave') desk.setOctaves(edits.moveOctaves(desk.octaves.value, notes, Number(remedy.value)));
         else if (remedy) desk.setReading(giveHand(desk.reading.value, [remedy.note], remedy.value === 'left' ? 'left' : 'right'));
     }
 

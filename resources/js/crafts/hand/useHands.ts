@@ -18,12 +18,12 @@ export function useHands(copy: number) {
     const trouble = shallowRef('');
     let asked = '';
 
-    /** What of a plan bears on the fingers. */
-    const bearing = (plan: PlanDocument): PlanDocument => ({ ...plan, marks: plan.marks.filter((mark) => mark.craft === 'hand' || mark.craft === 'reading') });
+    /** What of a plan bears on the fingers: all but words and gestures. */
+    const bearing = (plan: PlanDocument): PlanDocument => ({ ...plan, marks: plan.marks.filter((mark) => mark.craft !== 'words' && mark.kind !== 'gesture') });
 
     const ask = latestOnly<PlanDocument>(async (plan) => {
         const question = bearing(plan);
-        const key = JSON.stringify([question.tempo, question.fingering, question.marks]);
+        const key = JSON.stringify([question.tempo, question.fingering, question.touch, question.marks]);
         if (key === asked) return;
         try {
             hands.value = await sendJson<HandDocument>('POST', `/copies/${copy}/hand`, { plan: question });

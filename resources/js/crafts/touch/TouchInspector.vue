@@ -6,9 +6,17 @@ import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
 import type { TouchDocument } from '../../types/generated/touch';
+import GesturePalette from './GesturePalette.vue';
 import type { TouchState } from './useTouch';
 
 const props = defineProps<{ desk: Desk; score: DeskProps['score']; document: TouchDocument; touch: TouchState }>();
+
+const here = computed(() => {
+    const place = props.score.moments[props.desk.cursor.value]?.place;
+    return props.desk.gestures.value.filter(({ at }) => at.measure === place?.measure && at.offset === place.offset);
+});
+
+const held = computed(() => props.touch.now.value.some(({ note }) => props.desk.holds.value.some((mark) => mark.note === note)));
 
 type Finding = TouchDocument['findings'][number];
 
@@ -21,6 +29,9 @@ const KINDS: Record<Finding['kind'], string> = {
     'hidden-by-pedal': 'Hidden by the pedal',
     'rest-held-through': 'Rest held through',
     'long-staccato': 'Long staccato',
+    'slur-without-lift': 'No lift between slurs',
+    'slur-broken': 'Slur broken',
+    'key-held-through': 'Key held through a rest',
 };
 </script>
 
@@ -41,6 +52,24 @@ const KINDS: Record<Finding['kind'], string> = {
                 Marks go to {{ touch.selected.value === null ? 'all of them' : 'the selected one' }}; K selects one.
             </p>
         </section>
+        <section class="actions" role="group" aria-label="Slurs and holds">
+            <a-button :type="touch.slurFrom.value ? 'primary' : 'default'" @click="touch.slur()">
+                {{ touch.slurFrom.value ? `Slur from ${touch.slurFrom.value.name} to here` : 'Slur from here' }} <kbd>L</kbd>
+            </a-button>
+            <a-button :disabled="touch.current.value === null" @click="touch.unslur()">No slur <kbd>U</kbd></a-button>
+            <a-button @click="touch.holdOn(1)">Hold on <kbd>H</kbd></a-button>
+            <a-button v-if="held" @click="touch.holdOn(-1)">Hold less <kbd>⇧H</kbd></a-button>
+        </section>
+        <section>
+            <h3>Gestures</h3>
+            <ul v-if="here.length > 0" class="here">
+                <li v-for="mark in here" :key="mark.id">
+                    <em>{{ mark.text }}</em>
+                    <a-button size="small" :aria-label="`Take away ${mark.text}`" @click="touch.putGesture(mark.text)">take away</a-button>
+                </li>
+            </ul>
+            <GesturePalette :gestures="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
+        </section>
         <section>
             <h3>Findings</h3>
             <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
@@ -48,6 +77,7 @@ const KINDS: Record<Finding['kind'], string> = {
                 <p>
                     <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
                 </p>
+                <a-button v-if="finding.remedy" size="small" @click="touch.remedy(finding)">{{ finding.remedy.label }}</a-button>
             </article>
         </section>
         <section>
@@ -73,6 +103,18 @@ p {
     padding: 2px 8px;
     border-left: 3px solid transparent;
     cursor: pointer;
+}
+
+.actions {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+}
+
+.here {
+    margin: 0 0 6px;
+    padding: 0;
+    list-style: none;
 }
 
 .keys .selected {

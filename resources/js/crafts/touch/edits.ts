@@ -1,4 +1,6 @@
-import type { TouchMark } from '../../types/generated/plan';
+import type { GestureMark, HoldMark, Place, SlurMark, TouchMark } from '../../types/generated/plan';
+import type { Slur } from '../../types/generated/touch';
+import { freshId } from '../../support/ids';
 
 export type Articulation = TouchMark['articulation'];
 
@@ -6,6 +8,7 @@ export type Articulation = TouchMark['articulation'];
 export const ARTICULATIONS: readonly { articulation: Articulation; label: string; key: string }[] = [
     { articulation: 'legato', label: 'Legato', key: 'G' },
     { articulation: 'tenuto', label: 'Tenuto', key: 'N' },
+    { articulation: 'marcato', label: 'Marcato', key: 'M' },
     { articulation: 'non-legato', label: 'Non-legato', key: 'O' },
     { articulation: 'portato', label: 'Portato', key: 'P' },
     { articulation: 'staccato', label: 'Staccato', key: 'S' },
@@ -17,10 +20,7 @@ export function articulate(marks: readonly TouchMark[], notes: readonly string[]
     const others = clear(marks, notes);
     const already = notes.every((note) => marks.some((mark) => mark.articulation === articulation && mark.notes.includes(note)));
     if (already || notes.length === 0) return others;
-    const used = new Set(others.map(({ id }) => id));
-    let number = others.length + 1;
-    while (used.has(`touch-${number}`)) number++;
-    return [...others, { id: `touch-${number}`, craft: 'touch', kind: 'articulation', notes: [...notes] as [string, ...string[]], articulation }];
+    return [...others, { id: freshId('touch', others), craft: 'touch', kind: 'articulation', notes: [...notes] as [string, ...string[]], articulation }];
 }
 
 /** Takes notes out of all marks; marks that are left empty go. */
@@ -30,4 +30,38 @@ export function clear(marks: readonly TouchMark[], notes: readonly string[]): To
         const rest = mark.notes.filter((note) => !taken.has(note));
         return rest.length === mark.notes.length ? [mark] : rest.length === 0 ? [] : [{ ...mark, notes: rest as [string, ...string[]] }];
     });
+}
+
+type Ends = Pick<Slur, 'from' | 'to'>;
+
+const isOn = (mark: Ends, slur: Ends): boolean => mark.from === slur.from && mark.to === slur.to;
+
+/** Draws a slur; a printed one that was taken away comes back. */
+export function drawSlur(marks: readonly SlurMark[], from: string, to: string, printed = false): SlurMark[] {
+    const others = marks.filter((mark) => !isOn(mark, { from, to }));
+    return printed ? others : [...others, { id: freshId('slur', others), craft: 'touch', kind: 'slur', from, to, drawn: true }];
+}
+
+/** Takes a slur away, printed or drawn. */
+export function removeSlur(marks: readonly SlurMark[], slur: Slur): SlurMark[] {
+    const others = marks.filter((mark) => !isOn(mark, slur));
+    return slur.printed ? [...others, { id: freshId('slur', others), craft: 'touch', kind: 'slur', from: slur.from, to: slur.to, drawn: false }] : others;
+}
+
+/** Moves one end of a slur to another note. */
+export function moveSlur(marks: readonly SlurMark[], slur: Slur, end: 'from' | 'to', note: string): SlurMark[] {
+    const moved: Ends = { from: slur.from, to: slur.to, [end]: note };
+    return moved.from === moved.to || isOn(moved, slur) ? [...marks] : drawSlur(removeSlur(marks, slur), moved.from, moved.to);
+}
+
+/** Holds a key on until a place; null for as long as it is written. */
+export function hold(marks: readonly HoldMark[], note: string, until: Place | null): HoldMark[] {
+    const others = marks.filter((mark) => mark.note !== note);
+    return until === null ? others : [...others, { id: freshId('hold', others), craft: 'touch', kind: 'hold', note, until }];
+}
+
+/** Puts a gesture at a place, or takes the same one away there. */
+export function gesture(marks: readonly GestureMark[], at: Place, text: string): GestureMark[] {
+    const others = marks.filter((mark) => mark.text !== text || mark.at.measure !== at.measure || mark.at.offset !== at.offset);
+    return others.length < marks.length ? others : [...others, { id: freshId('gesture', others), craft: 'touch', kind: 'gesture', at, text }];
 }

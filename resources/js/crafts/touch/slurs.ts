@@ -1,0 +1,43 @@
+import type { Laid } from '../../engraving/layout';
+import type { KeyLength, Slur } from '../../types/generated/touch';
+
+/** A slur as it is drawn on one line, px of the system. */
+export interface Arc {
+    slur: Slur;
+    path: string;
+    /** Where its ends are; null for an end on another line. */
+    from: { x: number; y: number } | null;
+    to: { x: number; y: number } | null;
+}
+
+/** px between a note head and its slur. */
+const GAP = 11;
+
+/**
+ * Places slurs on a line: above the notes of the right hand, below those of the left; one that goes on over the edge of
+ * the line is drawn to the edge.
+ */
+export function layArcs(laid: Laid, slurs: readonly Slur[], lengths: ReadonlyMap<string, KeyLength>): Arc[] {
+    const { from: begin, to: end, left, right, system } = laid;
+    return slurs.flatMap((slur) => {
+        const first = lengths.get(slur.from);
+        const last = lengths.get(slur.to);
+        if (!first || !last || first.at >= end - 1e-6 || last.at < begin - 1e-6) return [];
+        const up = first.hand === 'right';
+        const inside = [...lengths.values()].filter((one) => one.hand === first.hand && one.at >= first.at - 1e-6 && one.at <= last.at + 1e-6);
+        const heights = inside.map(({ note }) => system.notes[note]?.y).filter((y) => y !== undefined);
+        if (heights.length === 0) return [];
+        const extreme = up ? Math.min(...heights) - GAP : Math.max(...heights) + GAP;
+        const at = (note: string): { x: number; y: number } | null => {
+            const head = system.notes[note];
+            return head ? { x: head.x + 4.5, y: up ? head.y - GAP : head.y + GAP } : null;
+        };
+        const [a, b] = [at(slur.from), at(slur.to)];
+        const start = a ?? { x: left, y: extreme };
+        const stop = b ?? { x: right, y: extreme };
+        const rise = Math.min(18, 6 + Math.abs(stop.x - start.x) / 12);
+        const peak = up ? Math.min(start.y, stop.y, extreme) - rise : Math.max(start.y, stop.y, extreme) + rise;
+        const bend = (stop.x - start.x) / 4;
+        return [{ slur, path: `M${start.x} ${start.y} C${start.x + bend} ${peak} ${stop.x - bend} ${peak} ${stop.x} ${stop.y}`, from: a, to: b }];
+    });
+}
