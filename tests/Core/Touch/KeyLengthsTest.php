@@ -125,3 +125,57 @@ it('is played as it is planned', function (): void {
     $played = array_map(fn ($event): int => (int) round($event->endMs - $event->startMs), Renderer::render($score, [], $map, $lengths)->events);
     expect($played)->toBe([1010, 600, 800, 200, 1000, 1600]);
 });
+
+it('keeps notes off the beat short where the style is in them, and gives marcato a hair of air', function (): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::line('C5:2 D5:2 E5:4').MusicXml::note('F5', 4, '', '<articulations><strong-accent/></articulations>').MusicXml::line('G5:4')));
+    expect(shares($score, Profile::Straight))->toBe([0.9, 0.55, 0.9, 0.9, 0.9])->and(shares($score, Profile::Swing))->toBe(shares($score, Profile::Straight))
+        ->and(shares($score))->toBe([1.0, 1.0, 1.0, 0.9, 1.0]);
+});
+
+it('takes the values of the teacher\'s school in place of the style\'s', function (): void {
+    $score = phrase('staccato');
+    $held = fn (array $values, Profile $profile = Profile::Dance): array => array_values(array_map(
+        fn (KeyLength $length): float => round($length->left - $length->note->onset->toFloat(), 3), KeyLengths::of($score, TempoMap::of($score, 60.0), new Style($profile, $values)),
+    ));
+    // C and D under a slur, E staccato, F plain, G before a rest, A last of all.
+    expect($held(['staccato' => 0.3, 'lift' => 0.7, 'plain' => 0.9, 'overlap' => 40.0]))->toBe([1.04, 0.7, 0.3, 0.9, 1.0, 1.8])
+        ->and($held([]))->toBe([1.01, 0.6, 0.4, 0.8, 1.0, 1.6])
+        ->and((new Style(Profile::Dance, ['lift' => 0.7]))->all())->toMatchArray(['lift' => 0.7, 'plain' => 0.8, 'staccato' => 0.4, 'overlap' => 10.0]);
+});
+
+it('lets joined keys overlap within what is taught, but no key that is struck again', function (): void {
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 4, '', $slur('start')).MusicXml::line('D5:4 D5:4').MusicXml::note('E5', 4, '', $slur('stop'))));
+    foreach ([40.0, 120.0, 240.0] as $quartersPerMinute) {
+        $tempo = TempoMap::of($score, $quartersPerMinute);
+        $over = fn (int $index): int => (int) round(1000 * ($tempo->seconds(array_values(KeyLengths::of($score, $tempo, new Style(Profile::Lyrical)))[$index]->left) - $tempo->seconds($score->notes[$index]->end())));
+        expect([$over(0), $over(1) < -50, $over(2)])->toBe([30, true, 30]);
+    }
+});
+
+it('finds slurs that run into each other, and offers the lift; under a pedal there is nothing to hear', function (): void {
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 4, '', $slur('start')).MusicXml::note('D5', 4, '', $slur('stop')).MusicXml::note('E5', 4, '', $slur('start')).MusicXml::note('F5', 4, '', $slur('stop'))));
+    $map = TempoMap::of($score, 60.0);
+    $found = (new Heard($score, $map, KeyLengths::of($score, $map), []))->findings();
+    expect(array_map(fn (Finding $finding): string => $finding->kind->value, $found))->toBe(['slur-without-lift'])
+        ->and([$found[0]->note->id, $found[0]->remedy?->action, $found[0]->remedy?->value])->toBe([$score->notes[1]->id, 'articulate', 'non-legato'])
+        ->and(touchFindings($score, [[1, 3]]))->toBe([])
+        ->and(touchFindings($score, [], Profile::Lyrical))->toBe([]);
+    // With the remedy it is gone.
+    $lifted = KeyLengths::of($score, $map, own: [$score->notes[1]->id => Articulation::NonLegato]);
+    expect((new Heard($score, $map, $lifted, []))->findings())->toBe([]);
+});
+
+it('finds a slur that the teacher\'s own sign breaks, unless the foot or the sign\'s meaning goes on', function (Articulation $own, array $pedal, array $expected): void {
+    $score = phrase();
+    $map = TempoMap::of($score, 120.0);
+    $spans = array_map(fn (array $span): Span => new Span(Fraction::of($span[0]), Fraction::of($span[1])), $pedal);
+    $found = (new Heard($score, $map, KeyLengths::of($score, $map, own: [$score->notes[0]->id => $own]), $spans))->findings();
+    expect(array_map(fn (Finding $finding): string => $finding->kind->value, $found))->toBe($expected);
+})->with([
+    'non-legato' => [Articulation::NonLegato, [], ['slur-broken']],
+    'portato is meant so' => [Articulation::Portato, [], []],
+    'tenuto' => [Articulation::Tenuto, [], []],
+    'the foot joins' => [Articulation::NonLegato, [[0, 2]], []],
+]);
