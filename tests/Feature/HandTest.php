@@ -115,3 +115,22 @@ it('keeps another teacher\'s fingers to herself', function (): void {
     askHand($this)->assertForbidden();
     $this->postJson("$this->url/hand/alternatives", ['plan' => $this->copy->planDocument()->toArray(), 'note' => 'x'])->assertForbidden();
 });
+
+it('plans for the piano the student has: a missing octave is moved by the finding\'s own action', function (): void {
+    $lowest = min(array_map(fn ($note): int => $note->midi, $this->piece->score()->notes));
+    $this->student->update(['lowest_key' => 36, 'action' => 'heavy', 'soft_pedal' => 'none']);
+    $missing = fn (TestResponse $answer): array => array_values(array_filter($answer->json('findings'), fn (array $finding): bool => $finding['kind'] === 'off-the-keyboard'));
+    $found = $missing(askHand($this)->assertOk());
+    expect($lowest)->toBeLessThan(36)->and($found)->not->toBe([])->and($found[0]['remedy']['action'])->toBe('octave');
+    $marks = array_map(fn (array $finding, int $index): array => [
+        'id' => "o$index", 'craft' => 'hand', 'kind' => 'octave', 'notes' => $finding['notes'], 'octaves' => (int) $finding['remedy']['value'],
+    ], $found, array_keys($found));
+    expect($missing(askHand($this, $marks)->assertOk()))->toBe([]);
+});
+
+it('measures what the foot does for the hand: a join without pedal is a warning', function (): void {
+    $unjoined = fn (array $marks): array => array_column(array_filter(askHand($this, $marks)->json('findings'), fn (array $finding): bool => $finding['kind'] === 'unjoined' && $finding['remedy'] === null), 'severity');
+    $measures = $this->piece->score()->measures;
+    $down = ['id' => 'p', 'craft' => 'pedal', 'kind' => 'span', 'from' => ['measure' => $measures[0]->id, 'offset' => '0'], 'to' => ['measure' => $measures[count($measures) - 1]->id, 'offset' => '4'], 'depth' => 'full', 'origin' => 'teacher', 'words' => ''];
+    expect(array_unique($unjoined([])))->toBe(['warning'])->and(array_unique($unjoined([$down])))->toBe(['hint']);
+});

@@ -7,7 +7,10 @@ use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
 use Inertia\Testing\AssertableInertia;
+use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Sound\Piano;
+use Tarnwind\Core\Sound\SoftPedal;
 
 beforeEach(function (): void {
     $this->teacher = User::factory()->create();
@@ -33,6 +36,7 @@ it('refuses what is no student', function (array $change, string $field): void {
     expect(Student::query()->count())->toBe(0);
 })->with([
     [['name' => ''], 'name'], [['name' => str_repeat('x', 61)], 'name'], [['instrument' => 'harpsichord'], 'instrument'], [['half_pedal' => 'maybe'], 'half_pedal'],
+    [['lowest_key' => 12], 'lowest_key'], [['highest_key' => 60], 'highest_key'], [['action' => 'stiff'], 'action'], [['soft_pedal' => 'loud'], 'soft_pedal'], [['weak_fingers' => 'some'], 'weak_fingers'],
 ]);
 
 it('cannot be given to another teacher by a form', function (): void {
@@ -56,4 +60,15 @@ it('takes a copy away and leaves the piece', function (): void {
     $copy = StudentCopy::factory()->create(['student_id' => $student->id]);
     $this->delete("/copies/$copy->id")->assertRedirect('/');
     expect(StudentCopy::query()->count())->toBe(0)->and($copy->piece()->exists())->toBeTrue();
+});
+
+it('keeps what piano the student has, and takes a whole one where nothing is said', function (): void {
+    $this->post('/students', ['name' => 'Fen', 'instrument' => 'digital', 'half_pedal' => false, 'sostenuto' => false]);
+    $student = $this->teacher->students()->firstOrFail();
+    expect($student->piano())->toEqual(new Piano(Instrument::Digital));
+
+    $this->patch("/students/$student->id", ['name' => 'Fen', 'instrument' => 'small-upright', 'half_pedal' => true, 'sostenuto' => false, 'lowest_key' => 24, 'highest_key' => 105, 'action' => 'heavy', 'soft_pedal' => 'weak', 'weak_fingers' => true])->assertRedirect();
+    $student->refresh();
+    expect($student->piano())->toEqual(new Piano(Instrument::SmallUpright, 24, 105, Action::Heavy, SoftPedal::Weak))->and($student->hands()->weakFingers)->toBeTrue();
+    $this->get("/students/$student->id")->assertInertia(fn (AssertableInertia $page) => $page->where('student.lowest_key', 24)->where('student.soft_pedal', 'weak'));
 });

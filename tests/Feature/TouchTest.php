@@ -57,3 +57,28 @@ it('hands the touch out: signs in the score, lengths in MIDI', function (): void
         ->and($after[$changed[0]]['midi'])->toBe($note->midi)
         ->and(substr_count((string) $this->get("$this->url/download.musicxml")->getContent(), '<staccato/>'))->toBe(substr_count((string) file_get_contents(database_path('demo/lantern-on-the-water.musicxml')), '<staccato/>') + 1);
 });
+
+it('plays and hands out slurs, holds, octaves and gestures', function (): void {
+    $score = $this->piece->score();
+    $slur = $score->slurs[0];
+    $note = array_values(array_filter($score->notes, fn ($one): bool => $one->staff === 2))[0];
+    $place = ['measure' => $score->measures[2]->id, 'offset' => '0'];
+    $plan = [...$this->copy->planDocument()->toArray(), 'touch' => 'lyrical', 'lengths' => ['overlap' => 15], 'marks' => [
+        ['id' => 'a', 'craft' => 'touch', 'kind' => 'slur', 'from' => $slur->from, 'to' => $slur->to, 'drawn' => false],
+        ['id' => 'b', 'craft' => 'touch', 'kind' => 'hold', 'note' => $note->id, 'until' => $place],
+        ['id' => 'c', 'craft' => 'touch', 'kind' => 'gesture', 'at' => $place, 'text' => 'wrist rises'],
+    ]];
+    $answer = $this->postJson("$this->url/touch", ['plan' => $plan])->assertOk();
+    $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/touch.schema.json')));
+    expect($result->isValid())->toBeTrue()->and($answer->json('slurs'))->toHaveCount(count($score->slurs) - 1)->and((float) $answer->json('style.overlap'))->toBe(15.0);
+    $held = array_column($answer->json('lengths'), null, 'note')[$note->id];
+    expect($held['left'])->toBeGreaterThan($note->end()->toFloat());
+
+    $this->putJson("$this->url/plan", ['plan' => $plan, 'revision' => 1])->assertOk();
+    $xml = (string) $this->get("$this->url/download.musicxml")->assertOk()->getContent();
+    $own = (string) file_get_contents(database_path('demo/lantern-on-the-water.musicxml'));
+    expect(substr_count($xml, '<slur '))->toBe(substr_count($own, '<slur ') - 2)->and($xml)->toContain('wrist rises')->toContain('keep ');
+    // The pedal is measured on what is played: the texture follows the hold.
+    $this->postJson("$this->url/examination", ['plan' => $plan])->assertOk();
+    $this->get($this->url)->assertOk();
+});
