@@ -87,3 +87,39 @@ test('a student page says what her hands mean for each piece', async ({ page }) 
     await piece.getByRole('link', { name: /chord/ }).last().click();
     await expect(page.getByRole('complementary')).toContainText('beyond the');
 });
+
+test('on a tablet: a piano without the lowest keys, and fingers by the print alone', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await signIn(page);
+    await page.getByRole('button', { name: 'Add a student' }).click();
+    await page.getByLabel('First name or nickname').fill('Reed');
+    await page.getByRole('combobox', { name: 'Lowest key' }).selectOption({ label: 'C2' });
+    await page.getByRole('combobox', { name: 'soft pedal' }).selectOption({ label: 'is not there' });
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await givePiece(page, 'Reed', 'Slow Weather');
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+
+    const inspector = page.getByRole('complementary');
+    await inspector
+        .getByRole('button', { name: /Not on this piano: go to bar/ })
+        .first()
+        .click();
+    await expect(inspector).toContainText('is not on this piano');
+    const play = inspector.getByRole('button', { name: /^Play .* as / }).first();
+    const action = (await play.textContent())!.trim();
+    await play.click();
+    await expect(inspector.getByRole('button', { name: action })).toHaveCount(0);
+    await expect(page.locator('.fingers .octave').first()).toHaveText('↑8');
+    await saved(page);
+
+    // By the print nothing is suggested: the piece has no printed fingers.
+    await expect(page.locator('.fingers .planned').first()).toBeVisible();
+    await page.getByRole('combobox', { name: 'Fingers by' }).selectOption({ label: 'the print' });
+    await expect(page.locator('.fingers .planned')).toHaveCount(0);
+    await page.locator('.scroll').focus();
+    await page.keyboard.press('3');
+    await expect(page.locator('.fingers .teacher text').first()).toHaveText('3');
+    await saved(page);
+    expect(await seriousViolations(page)).toEqual([]);
+});

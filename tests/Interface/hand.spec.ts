@@ -1,9 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { layDigits } from '../../resources/js/crafts/hand/digits';
-import { clearFinger, setFinger, typed } from '../../resources/js/crafts/hand/edits';
+import { clearFinger, moveOctaves, setFinger, typed } from '../../resources/js/crafts/hand/edits';
 import { keysAround } from '../../resources/js/crafts/hand/keyboard';
 import { findingsStrip } from '../../resources/js/desk/strip';
 import type { Laid } from '../../resources/js/engraving/layout';
+import { HIGHEST, keyName, LOWEST } from '../../resources/js/studio/pianos';
 import { spanName } from '../../resources/js/support/intervals';
 import type { FingeredNote } from '../../resources/js/types/generated/hand';
 
@@ -95,4 +96,18 @@ test('the form strip shows how much fingers alone cannot do, and the gravest of 
 
 test('spans have names where white keys have them', () => {
     expect([12, 14, 16, 13].map(spanName)).toEqual(['an octave', 'a ninth', 'a tenth', '13 semitones']);
+});
+
+test('notes move by octaves, one mark at a time, and back to where they are written', () => {
+    const marks = moveOctaves([], ['a', 'b'], 1);
+    expect(marks).toMatchObject([{ kind: 'octave', notes: ['a', 'b'], octaves: 1 }]);
+    const split = moveOctaves(marks, ['b'], -1);
+    expect(split.map(({ notes, octaves }) => `${notes.join('')} ${octaves}`)).toEqual(['a 1', 'b -1']);
+    expect(moveOctaves(split, ['a', 'b'], 0)).toEqual([]);
+});
+
+test('keys are called by their names', () => {
+    expect([21, 60, 61, 70, 108].map(keyName)).toEqual(['A0', 'C4', 'C♯4', 'B♭4', 'C8']);
+    expect(LOWEST[0]).toEqual({ value: 21, label: 'A0' });
+    expect(HIGHEST.every(({ value }) => value >= 72 && value <= 108)).toBe(true);
 });

@@ -270,6 +270,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                                 :fingers="hander.byNote.value"
                                 :hands="hands"
                                 :planned="desk.plan.value.fingering !== 'print'"
+                                :octaves="desk.octaves.value"
                                 :selected="fingers.note.value?.note ?? null"
                             />
                         </template>

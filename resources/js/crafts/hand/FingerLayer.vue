@@ -2,13 +2,31 @@
 import { computed } from 'vue';
 import type { Laid } from '../../engraving/layout';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
+import type { OctaveMark } from '../../types/generated/plan';
 import { layDigits } from './digits';
 
 /** Fingers over and under the notes of a line; own, printed and planned ones told apart. */
-const props = defineProps<{ laid: Laid; fingers: ReadonlyMap<string, FingeredNote>; hands: HandDocument; selected: string | null; planned: boolean }>();
+const props = defineProps<{
+    laid: Laid;
+    fingers: ReadonlyMap<string, FingeredNote>;
+    hands: HandDocument;
+    selected: string | null;
+    planned: boolean;
+    octaves: readonly OctaveMark[];
+}>();
 
 /** By the print alone, nothing is suggested. */
 const digits = computed(() => layDigits(props.laid, props.fingers).filter(({ finger }) => props.planned || finger.source !== 'planned'));
+
+/** Notes that are played in another octave than they are written. */
+const moved = computed(() =>
+    props.octaves.flatMap(({ notes, octaves }) =>
+        notes.flatMap((note) => {
+            const head = props.laid.system.notes[note];
+            return head ? [{ note, x: head.x - 9, y: head.y + 4, text: octaves > 0 ? '↑8' : '↓8' }] : [];
+        }),
+    ),
+);
 
 /** Where fingers do not join: a gap between the two notes. */
 const gaps = computed(() =>
@@ -26,6 +44,7 @@ const gaps = computed(() =>
             <path :d="`M${gap.x - 3} ${gap.y - 6} v12 M${gap.x + 2} ${gap.y - 6} v12`" />
             <title>{{ gap.joint.kind === 'pedal' ? 'Only the pedal joins these' : 'A silent change of finger joins these' }}</title>
         </g>
+        <text v-for="{ note, x, y, text } in moved" :key="`octave ${note}`" class="octave" :x="x" :y="y">{{ text }}</text>
         <g v-for="{ finger, x, y } in digits" :key="finger.note" :class="[finger.source, { selected: finger.note === selected }]">
             <rect
                 v-if="finger.source === 'teacher' || finger.note === selected"
@@ -57,6 +76,10 @@ text {
     paint-order: stroke;
     stroke: var(--paper);
     stroke-width: 3px;
+}
+
+.octave {
+    fill: var(--rust);
 }
 
 .printed text {

@@ -111,6 +111,10 @@ p {
     gap: 6px;
 }
 
+.actions kbd {
+    margin-left: 5px;
+}
+
 .here {
     margin: 0 0 6px;
     padding: 0;
