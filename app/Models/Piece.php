@@ -72,18 +72,17 @@ final class Piece extends Model
 
     public function score(): Score
     {
-        return ScoreReader::read($this->document(), $this->part);
+        return $this->read()[0];
     }
 
     /**
-     * The score read and set in time, by itself or as a plan has it for a student's hands. It is read once and kept;
-     * what rests on a plan is worked out again.
+     * The score read and set in time, as a plan has it for a student's hands.
      */
-    public function preparation(?Plan $plan = null, Hands $hands = new Hands): Preparation
+    public function preparation(Plan $plan, Hands $hands = new Hands): Preparation
     {
-        $own = Cache::rememberForever($this->cacheKey('preparation'), fn (): Preparation => Preparation::of($this->score()));
+        [$score, $reading] = $this->readFor($plan);
 
-        return $plan === null ? $own : new Preparation($plan->played($own->score), $this->reading($own, $plan), $this->texture($plan, $hands, $own));
+        return new Preparation($plan->played($score), $reading, $this->texture($plan, $hands));
     }
 
     /**
@@ -93,37 +92,42 @@ final class Piece extends Model
      */
     public function readFor(Plan $plan): array
     {
-        $own = $this->preparation();
+        [$score, $reading] = $this->read();
+        $marks = $plan->readingMarks();
 
-        return [$own->score, $this->reading($own, $plan)];
+        return [$score, $marks === [] ? $reading : Cache::remember(
+            $this->cacheKey('reading:'.md5(serialize($marks))), now()->addDay(),
+            fn (): Reading => $reading->corrected($score, $plan->corrections($score)),
+        )];
     }
 
     /**
      * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
      */
-    public function texture(Plan $plan, Hands $hands = new Hands, ?Preparation $own = null): Texture
+    public function texture(Plan $plan, Hands $hands = new Hands): Texture
     {
         $marks = array_filter($plan->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark && ! $mark instanceof BarNote && ! $mark instanceof GestureMark);
         $rests = md5(serialize([$plan->tempo, array_values($marks), $plan->fingering, $plan->style, $hands]));
 
-        return Cache::remember($this->cacheKey("texture:$rests"), now()->addDay(), function () use ($plan, $hands, $own): Texture {
-            $own ??= $this->preparation();
+        return Cache::remember($this->cacheKey("texture:$rests"), now()->addDay(), function () use ($plan, $hands): Texture {
+            [$score, $reading] = $this->readFor($plan);
 
-            return Preparation::planned($own->score, $this->reading($own, $plan), $plan, $hands)->texture;
+            return Preparation::planned($score, $reading, $plan, $hands)->texture;
         });
     }
 
     /**
-     * The reading with a plan's corrections, kept for a day.
+     * The score as it stands and what it means: read once and kept.
+     *
+     * @return array{Score, Reading}
      */
-    private function reading(Preparation $own, Plan $plan): Reading
+    private function read(): array
     {
-        $marks = $plan->readingMarks();
+        return Cache::rememberForever($this->cacheKey('read'), function (): array {
+            $score = ScoreReader::read($this->document(), $this->part);
 
-        return $marks === [] ? $own->reading : Cache::remember(
-            $this->cacheKey('reading:'.md5(serialize($marks))), now()->addDay(),
-            fn (): Reading => $own->reading->corrected($own->score, $plan->corrections($own->score)),
-        );
+            return [$score, Reading::of($score)];
+        });
     }
 
     /**
@@ -131,7 +135,7 @@ final class Piece extends Model
      */
     public function replaceWith(Document $document, Score $score): void
     {
-        Cache::forget($this->cacheKey('preparation'));
+        Cache::forget($this->cacheKey('read'));
         $this->revision++;
         $this->fill(['summary' => PieceSummary::of($score), 'musicxml' => $document->toXml()])->save();
     }

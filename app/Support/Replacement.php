@@ -25,7 +25,7 @@ final readonly class Replacement
 
     public function __construct(private Piece $piece, private Document $document, private Score $score)
     {
-        $this->before = $piece->preparation()->score;
+        $this->before = $piece->score();
         $this->matching = Matching::of($this->before, $score);
     }
 

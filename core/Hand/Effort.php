@@ -156,6 +156,25 @@ final readonly class Effort
      */
     public function move(Grip $from, array $fingers, Grip $to, array $next): float
     {
+        return self::urgency($from, $to) * $this->motion($from, $fingers, $to, $next);
+    }
+
+    /**
+     * How much of the cost of going on is left: little after a silence, in which the hand arrives anew.
+     */
+    public static function urgency(Grip $from, Grip $to): float
+    {
+        return $to->seconds - self::endOf($from, $to) >= self::PAUSE ? self::AFTER_PAUSE : 1.0;
+    }
+
+    /**
+     * The cost of a motion by itself, which depends on keys and fingers alone.
+     *
+     * @param  list<int>  $fingers
+     * @param  list<int>  $next
+     */
+    public function motion(Grip $from, array $fingers, Grip $to, array $next): float
+    {
         $cost = 0.0;
         $isChord = $to->isChord();
         foreach ($next as $index => $finger) {
@@ -169,9 +188,8 @@ final readonly class Effort
             $cost += $this->step($fingers[$a], $from->keys[$a], $from->black[$a], $next[$b], $to->keys[$b], $to->black[$b], $isChord) / count($pairs);
             $cost += self::SHIFT * self::shift($from, $a, $fingers[$a], $to, $b, $next[$b]) / count($pairs);
         }
-        $pause = $to->seconds - $this->endOf($from, $to);
 
-        return $pause >= self::PAUSE ? self::AFTER_PAUSE * $cost : $cost;
+        return $cost;
     }
 
     private static function isWhite(?Grip $grip): int
@@ -246,7 +264,7 @@ final readonly class Effort
     /**
      * When the last of what is struck in a grip ends, in seconds; told by the time its next grip comes.
      */
-    private function endOf(Grip $from, Grip $to): float
+    private static function endOf(Grip $from, Grip $to): float
     {
         $end = 0.0;
         foreach ($from->ends as $index => $seconds) {

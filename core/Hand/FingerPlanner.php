@@ -9,6 +9,9 @@ namespace Tarnwind\Core\Hand;
  */
 final class FingerPlanner
 {
+    /** @var array<string, array<string, float>> cost of motions by keys, then by fingers: figures come again */
+    private array $motions = [];
+
     /**
      * @param  list<Grip>  $grips
      * @param  list<?int>  $tonics  pitch class of the tonic at each grip; null where none is known
@@ -108,11 +111,14 @@ final class FingerPlanner
         if ($this->grips === []) {
             return [];
         }
-        $ways = $best = $from = [];
+        $ways = $names = $best = $from = [];
         foreach ($this->grips as $place => $grip) {
             $ways[$place] = self::assignments($grip, $this->effort->spans, false, $this->fixed);
             $before = $this->grips[$place - 1] ?? null;
             $after = $this->grips[$place + 1] ?? null;
+            $names[$place] = array_map(fn (array $fingers): string => implode('', $fingers), $ways[$place]);
+            $urgency = $before === null ? 0.0 : Effort::urgency($before, $grip);
+            $keys = $before === null ? '' : self::keysOf($before, $grip);
             foreach ($ways[$place] as $way => $fingers) {
                 $own = $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null);
                 if ($before === null) {
@@ -126,7 +132,8 @@ final class FingerPlanner
                     if ($cost >= $least) {
                         continue;
                     }
-                    $cost += $this->effort->move($before, $others, $grip, $fingers);
+                    $name = $names[$place - 1][$earlier].' '.$names[$place][$way];
+                    $cost += $urgency * ($this->motions[$keys][$name] ??= $this->effort->motion($before, $others, $grip, $fingers));
                     if ($cost < $least) {
                         $least = $cost;
                         $from[$place][$way] = $earlier;
@@ -144,5 +151,23 @@ final class FingerPlanner
         }
 
         return array_reverse($plan);
+    }
+
+    /**
+     * The keys of two grips and what is held over, an octave like another.
+     */
+    private static function keysOf(Grip $from, Grip $to): string
+    {
+        $octave = 12 * (int) floor($from->keys[0] / 12);
+        $keys = '';
+        foreach ([$from, $to] as $grip) {
+            foreach ($grip->keys as $index => $key) {
+                $over = $grip === $to ? ($grip->held[$index] ? array_search($grip->notes[$index], $from->notes, true) : '') : (in_array($grip->notes[$index], $to->notes, true) ? 'h' : '');
+                $keys .= ($key - $octave).":$over ";
+            }
+            $keys .= '/';
+        }
+
+        return $keys;
     }
 }

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Count\EvenPassage;
+use Tarnwind\Core\Count\Hazards;
 use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Pedal\Span;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
 use Tarnwind\Core\Sound\Piano;
@@ -16,21 +19,34 @@ use Tarnwind\Core\Sound\Piano;
 /**
  * What a student's hands are asked for: a score as it is played, its fingering, the foot, and what hands and piano can do.
  */
-final readonly class Task
+final class Task
 {
+    /** @var ?list<EvenPassage> */
+    private ?array $passages = null;
+
     /**
      * @param  list<Span>  $pedal  in order, not overlapping
      */
     public function __construct(
-        public Score $score,
-        public Reading $reading,
-        public TempoMap $tempo,
-        public Fingering $fingering,
-        public Hands $hands = new Hands,
-        public Rates $rates = new Rates,
-        public Piano $piano = new Piano,
-        public array $pedal = [],
+        public readonly Score $score,
+        public readonly Reading $reading,
+        public readonly TempoMap $tempo,
+        public readonly Fingering $fingering,
+        public readonly Hands $hands = new Hands,
+        public readonly Rates $rates = new Rates,
+        public readonly Piano $piano = new Piano,
+        public readonly array $pedal = [],
     ) {
+    }
+
+    /**
+     * Notes that follow each other in even time.
+     *
+     * @return list<EvenPassage>
+     */
+    public function evenPassages(): array
+    {
+        return $this->passages ??= EvenPassage::find($this->tempo, Hazards::lines(array_values(array_filter($this->score->notes, fn (Note $note): bool => ! $note->grace))));
     }
 
     /**

@@ -12,6 +12,7 @@ use Illuminate\Database\Seeder;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\BarNote;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Sound\Instrument;
 
 /**
@@ -53,7 +54,7 @@ final class DatabaseSeeder extends Seeder
      */
     private function copy(int $student, Piece $piece, array $words): void
     {
-        $preparation = $piece->preparation();
+        $preparation = Preparation::of($piece->score());
         $decay = Instrument::ConcertGrand->decay();
         $plan = Plan::fresh($preparation->score)->withSuggestion($preparation->score, School::Singing, $preparation->suggest(School::Singing, $decay));
         $notes = [];

@@ -132,5 +132,6 @@ it('measures what the foot does for the hand: a join without pedal is a warning'
     $unjoined = fn (array $marks): array => array_column(array_filter(askHand($this, $marks)->json('findings'), fn (array $finding): bool => $finding['kind'] === 'unjoined' && $finding['remedy'] === null), 'severity');
     $measures = $this->piece->score()->measures;
     $down = ['id' => 'p', 'craft' => 'pedal', 'kind' => 'span', 'from' => ['measure' => $measures[0]->id, 'offset' => '0'], 'to' => ['measure' => $measures[count($measures) - 1]->id, 'offset' => '4'], 'depth' => 'full', 'origin' => 'teacher', 'words' => ''];
-    expect(array_unique($unjoined([])))->toBe(['warning'])->and(array_unique($unjoined([$down])))->toBe(['hint']);
+    $short = [...$down, 'to' => ['measure' => $measures[0]->id, 'offset' => '1']];
+    expect(array_unique($unjoined([])))->toBe(['hint'])->and(array_unique($unjoined([$down])))->toBe(['hint'])->and(array_unique($unjoined([$short])))->toBe(['warning']);
 });

@@ -17,7 +17,7 @@ final class CountingController
 {
     public function __invoke(CountingRequest $request, StudentCopy $copy): JsonResponse
     {
-        $score = $copy->piece->preparation()->score;
+        $score = $copy->piece->score();
         $counting = Counting::of($score, TempoMap::of($score, $request->tempo()), $request->subdivision(), $copy->student->rates());
 
         return response()->json($counting->toArray());

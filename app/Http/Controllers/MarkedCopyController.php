@@ -26,7 +26,7 @@ final class MarkedCopyController
     public function show(StudentCopy $copy): Page
     {
         $plan = $copy->planDocument();
-        $score = $copy->piece->preparation()->score;
+        $score = $copy->piece->score();
         $order = array_flip(array_map(fn (Measure $measure): string => $measure->id, $score->measures));
         $notes = array_values(array_filter($plan->marksOf(BarNote::class), fn (BarNote $note): bool => isset($order[$note->measure]) && trim($note->text) !== ''));
         usort($notes, fn (BarNote $a, BarNote $b): int => $order[$a->measure] <=> $order[$b->measure]);
@@ -67,6 +67,6 @@ final class MarkedCopyController
 
     private function markedCopy(StudentCopy $copy): MarkedCopy
     {
-        return new MarkedCopy($copy->piece->document(), $copy->piece->preparation()->score, $copy->planDocument());
+        return new MarkedCopy($copy->piece->document(), $copy->piece->score(), $copy->planDocument());
     }
 }

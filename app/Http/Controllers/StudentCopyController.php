@@ -39,7 +39,7 @@ final class StudentCopyController
 
     public function engraving(StudentCopy $copy): Response
     {
-        $score = $copy->piece->preparation()->score;
+        $score = $copy->piece->score();
 
         return response($copy->piece->document()->only($score->readParts)->toXml(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }

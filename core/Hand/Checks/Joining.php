@@ -65,6 +65,10 @@ final class Joining
     {
         $two = $joint->from->inWords().' and '.$joint->to->inWords();
 
+        if ($task->pedal === []) {
+            return new Finding(FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason: only the pedal will join $two."));
+        }
+
         return $task->pedalInto($joint->to->onset) === null
             ? new Finding(FindingKind::Unjoined, Severity::Warning, [$joint->from, $joint->to], ucfirst("$joint->reason, and no pedal goes over: the slur breaks between $two."))
             : new Finding(FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason: the pedal must join $two, as planned."));

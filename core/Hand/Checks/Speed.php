@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
-use Tarnwind\Core\Count\EvenPassage;
-use Tarnwind\Core\Count\Hazards;
 use Tarnwind\Core\Count\TempoLimit;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Severity;
 
 /**
@@ -49,9 +46,8 @@ final class Speed
     private static function beyondThePiano(Task $task): array
     {
         $most = $task->piano->repetition();
-        $notes = array_values(array_filter($task->score->notes, fn (Note $note): bool => ! $note->grace));
         $findings = [];
-        foreach (EvenPassage::find($task->tempo, Hazards::lines($notes)) as $passage) {
+        foreach ($task->evenPassages() as $passage) {
             if ($passage->oneKey && count($passage->notes) >= self::STROKES && $passage->rate > $most) {
                 $findings[] = new Finding(FindingKind::TooQuick, Severity::Warning, [$passage->notes[0]], sprintf(
                     'One key %.1f times a second: the keys of this piano come back about %.0f times. Up to ♩ = %d it speaks.',

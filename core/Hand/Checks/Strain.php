@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
-use Tarnwind\Core\Count\EvenPassage;
-use Tarnwind\Core\Count\Hazards;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Severity;
 
 /**
@@ -75,9 +72,8 @@ final class Strain
      */
     private static function repetition(Task $task): array
     {
-        $notes = array_values(array_filter($task->score->notes, fn (Note $note): bool => ! $note->grace));
         $findings = [];
-        foreach (EvenPassage::find($task->tempo, Hazards::lines($notes)) as $passage) {
+        foreach ($task->evenPassages() as $passage) {
             if ($passage->oneKey && count($passage->notes) >= self::STROKES * $task->piano->action->endurance() && $passage->rate >= self::QUICK_STROKES) {
                 $findings[] = new Finding(FindingKind::Strain, Severity::Warning, [$passage->notes[0]], sprintf(
                     'One key %d times without a pause, %.1f a second: %s', count($passage->notes), $passage->rate, self::CAUTION,

@@ -58,6 +58,9 @@ final class PartReader
 
     private bool $divisionsKnown = false;
 
+    /** @var array<string, Fraction|Pitch> */
+    private array $values = [];
+
     /** @var array<string, string> slur number to the note it began on */
     private array $openSlurs = [];
 
@@ -225,10 +228,24 @@ final class PartReader
         }
         $velocity = $note->getAttribute('dynamics');
         $this->pieces[] = new Piece(
-            $id, $this->index, $onset, $length, $pitch->midi() + ($this->transpositions[$staff] ?? $this->transpositions[0] ?? 0), $pitch,
+            $id, $this->index, $this->shared($onset), $this->shared($length), $pitch->midi() + ($this->transpositions[$staff] ?? $this->transpositions[0] ?? 0), $this->shared($pitch),
             $staff + $this->staffOffset, $this->voiceOffset > 0 ? (string) ((int) $voice + $this->voiceOffset) : $voice, $grace,
             $articulations, is_numeric($velocity) ? min(127.0, 0.9 * (float) $velocity) : null, $fingering, $tieStarts, $tieStops,
         );
+    }
+
+    /**
+     * Equal times and pitches are one object: a score is kept serialized, and what is shared is read back once.
+     *
+     * @template T of Fraction|Pitch
+     *
+     * @param  T  $value
+     * @return T
+     */
+    private function shared(Fraction|Pitch $value): Fraction|Pitch
+    {
+        /** @var T */
+        return $this->values[$value::class." $value"] ??= $value;
     }
 
     private function lengthOf(DOMElement $note, ?Fraction $duration): Fraction

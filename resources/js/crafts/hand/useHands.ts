@@ -2,7 +2,7 @@ import { computed, shallowRef } from 'vue';
 import { sendJson } from '../../support/http';
 import { latestOnly } from '../../support/latest';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
-import type { PlanDocument } from '../../types/generated/plan';
+import type { FingerMark, PlanDocument } from '../../types/generated/plan';
 
 /** Another finger for a note, with the effort it costs beyond the planned one and the fingers that follow. */
 export interface Alternative {
@@ -13,7 +13,7 @@ export interface Alternative {
 }
 
 /** The fingers of a copy; asked for when they are first looked at, and again when what they rest on changes. */
-export function useHands(copy: number) {
+export function useHands(copy: number, own: () => readonly FingerMark[]) {
     const hands = shallowRef<HandDocument | null>(null);
     const trouble = shallowRef('');
     let asked = '';
@@ -34,7 +34,15 @@ export function useHands(copy: number) {
         }
     });
 
-    const byNote = computed<ReadonlyMap<string, FingeredNote>>(() => new Map(hands.value?.fingers.map((one) => [one.note, one])));
+    /** What was answered last, with the teacher's own fingers as they are now: those need no answer. */
+    const byNote = computed<ReadonlyMap<string, FingeredNote>>(() => {
+        const fingers = new Map(hands.value?.fingers.map((one) => [one.note, one]));
+        for (const { note, finger } of own()) {
+            const one = fingers.get(note);
+            if (one) fingers.set(note, { ...one, finger, source: 'teacher' });
+        }
+        return fingers;
+    });
 
     const alternatives = shallowRef<{ note: string; list: Alternative[] } | null>(null);
 
