@@ -25,6 +25,9 @@ final readonly class Heard
     /** Seconds of sounding on that are heard after a lift [start]. */
     private const HEARD = 0.1;
 
+    /** @var list<float> where the spans begin */
+    private array $downs;
+
     /**
      * @param  Score  $score  as it is played
      * @param  array<string, KeyLength>  $lengths  by note id
@@ -32,6 +35,7 @@ final readonly class Heard
      */
     public function __construct(private Score $score, private TempoMap $tempo, private array $lengths, private array $spans)
     {
+        $this->downs = array_map(fn (Span $span): float => $span->down->toFloat(), $spans);
     }
 
     /**
@@ -151,20 +155,23 @@ final readonly class Heard
     }
 
     /**
-     * @return list<array{Fraction, Fraction}> where no voice sounds, between two notes
+     * @return list<array{Fraction, Fraction, Note}> where no voice sounds between two notes, with the note that ends last before it
      */
     private static function silences(Score $score): array
     {
         $silences = [];
-        $end = null;
+        $last = $end = null;
         foreach ($score->notes as $note) {
             if ($note->grace) {
                 continue;
             }
-            if ($end !== null && $end->isLessThan($note->onset)) {
-                $silences[] = [$end, $note->onset];
+            if ($last !== null && $end !== null && $end->isLessThan($note->onset)) {
+                $silences[] = [$end, $note->onset, $last];
             }
-            $end = $end === null ? $note->end() : Fraction::max($end, $note->end());
+            $until = $note->end();
+            if ($end === null || $end->isLessThan($until)) {
+                [$last, $end] = [$note, $until];
+            }
         }
 
         return $silences;
@@ -178,18 +185,11 @@ final readonly class Heard
     private function restsHeldThrough(): array
     {
         $findings = [];
-        $last = null;
-        foreach ($this->score->notes as $note) {
-            if ($note->grace) {
-                continue;
+        foreach (self::silences($this->score) as [$from, $to, $last]) {
+            $span = $this->spanAt($from->toFloat());
+            if ($span !== null && ! $span->up->isLessThan($to)) {
+                $findings[] = new Finding(FindingKind::RestHeldThrough, Severity::Warning, $last, sprintf('The pedal holds through the silence of %.1f s after this note: rests are played.', $this->tempo->seconds($to) - $this->tempo->seconds($from)));
             }
-            if ($last !== null && $last->end()->isLessThan($note->onset)) {
-                $span = $this->spanAt($last->end()->toFloat());
-                if ($span !== null && ! $span->up->isLessThan($note->onset)) {
-                    $findings[] = new Finding(FindingKind::RestHeldThrough, Severity::Warning, $last, sprintf('The pedal holds through the silence of %.1f s after this note: rests are played.', $this->tempo->seconds($note->onset) - $this->tempo->seconds($last->end())));
-                }
-            }
-            $last = $last === null || $last->end()->isLessThan($note->end()) ? $note : $last;
         }
 
         return $findings;
@@ -200,8 +200,9 @@ final readonly class Heard
         if ($this->spans === []) {
             return null;
         }
-        $span = $this->spans[Search::last(count($this->spans), fn (int $index): bool => $this->spans[$index]->down->toFloat() <= $quarters + 1e-9)];
+        $index = Search::last(count($this->downs), fn (int $index): bool => $this->downs[$index] <= $quarters + 1e-9);
+        $span = $this->spans[$index];
 
-        return $span->down->toFloat() <= $quarters + 1e-9 && $quarters < $span->up->toFloat() - 1e-9 ? $span : null;
+        return $this->downs[$index] <= $quarters + 1e-9 && $quarters < $span->up->toFloat() - 1e-9 ? $span : null;
     }
 }

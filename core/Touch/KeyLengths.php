@@ -70,13 +70,14 @@ final class KeyLengths
         $own = $this->own[$note->id] ?? null;
         $asked = $own ?? $this->printed($note);
         $next = $this->voices->next($note)[0] ?? null;
-        $isFollowed = $next !== null && $next->onset->equals($note->end());
+        $end = $note->end();
+        $isFollowed = $next !== null && $next->onset->equals($end);
         $ends = $isFollowed && ($this->slurred[$note->id] ?? false);
         if ($asked !== null) {
             $share = $this->style->share($asked);
             $reason = sprintf('%s: %d %% of its length', str_replace('-', ' ', $asked->value), round(100 * $share));
         } else {
-            [$share, $reason] = $this->byHabit($note, $next !== null, $isFollowed);
+            [$share, $reason] = $this->byHabit($note, $next !== null, $next !== null && $end->isLessThan($next->onset));
         }
         $joins = $isFollowed && ($asked === Articulation::Legato || ($asked === null && ($this->slurred[$note->id] ?? null) === false));
         [$left, $reason] = $this->inTime($note, $share, $joins, $reason);
@@ -87,9 +88,9 @@ final class KeyLengths
     /**
      * @return array{float, string} share of the written length, and why
      */
-    private function byHabit(Note $note, bool $hasNext, bool $isFollowed): array
+    private function byHabit(Note $note, bool $hasNext, bool $restFollows): array
     {
-        if ($hasNext && ! $isFollowed && $this->voices->next($note)[0]->onset->minus($note->end())->isPositive()) {
+        if ($restFollows) {
             return [1.0, 'left as the rest begins: rests are played'];
         }
         if (isset($this->slurred[$note->id])) {
