@@ -9,6 +9,7 @@ use App\Models\StudentCopy;
 use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Hand\WideChords;
 use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Note;
 
 /**
  * What a student's hands mean for each of her pieces, now and if they reached further.
@@ -26,6 +27,7 @@ final class StudentProfile
         return array_values(array_map(function (StudentCopy $copy) use ($student): array {
             $plan = $copy->planDocument();
             [$score, $reading] = $copy->piece->readFor($plan);
+            $missing = array_values(array_filter($score->notes, fn (Note $note): bool => $student->piano()->octavesTo($note->midi) !== 0));
             $chords = WideChords::of($score, $reading);
             $tempo = $plan->tempoMap($score);
             $limit = Counting::of($score, $tempo, null, $student->rates())->limit();
@@ -33,6 +35,7 @@ final class StudentProfile
             return [
                 'copy' => $copy->id, 'title' => $copy->piece->title, 'tempo' => (int) round($tempo->quartersPerMinute()),
                 'limit' => $limit?->tempo === null ? null : ['tempo' => (int) round($limit->tempo), 'measure' => $limit->measure, 'bar' => $score->measures[$limit->measure]->number],
+                'missing' => count($missing), 'first_missing' => $missing[0]->measure ?? null,
                 'hands' => array_map(fn (Hand $hand): array => [
                     'hand' => $hand->value, 'widest' => $chords->widest($hand),
                     'uncomfortable' => count($chords->beyond($hand, $student->hands()->reach($hand)->comfortable)),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
-use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Score\Note;
 
 /**
  * Compares the fingers a note could have: each with the best fingering around it, in a stretch whose ends stay.
@@ -21,9 +21,10 @@ final class Alternatives
      * @param  string  $note  id
      * @return list<Alternative> by finger; none for a note that is not there
      */
-    public static function of(Reading $reading, Fingering $fingering, Hands $hands, string $note): array
+    public static function of(Task $task, string $note): array
     {
-        $hand = $reading->hands[$note] ?? null;
+        $fingering = $task->fingering;
+        $hand = $task->reading->hands[$note] ?? null;
         $place = $hand === null ? null : self::place($fingering->grips[$hand->value], $note);
         if ($hand === null || $place === null) {
             return [];
@@ -31,9 +32,10 @@ final class Alternatives
         $first = max(0, $place - self::AROUND);
         $grips = array_slice($fingering->grips[$hand->value], $first, 2 * self::AROUND + 1);
         $taken = array_slice($fingering->taken[$hand->value], $first, 2 * self::AROUND + 1);
-        $effort = new Effort(new Spans($hands->reach($hand)));
-        $fixed = self::ends($grips, $taken, $place - $first);
+        $effort = new Effort(new Spans($task->hands->reach($hand)));
+        $fixed = array_replace(self::ends($grips, $taken, $place - $first), self::asked($fingering, $grips));
         $planned = $effort->of($grips, $taken);
+        $joined = self::joined($task, $grips);
         $alternatives = [];
         for ($finger = 1; $finger <= 5; $finger++) {
             $plan = FingerPlanner::plan($grips, $effort, [], array_replace($fixed, [$note => $finger]));
@@ -42,10 +44,63 @@ final class Alternatives
                 continue;
             }
             $follows = array_map(fn (array $fingers): string => implode('', $fingers), array_slice($plan, $place - $first, self::TOLD));
-            $alternatives[] = new Alternative($finger, round($effort->of($grips, $plan) - $planned, 1), $follows);
+            $alternatives[] = new Alternative($finger, round($effort->of($grips, $plan) - $planned, 1), $follows, self::gaps($task, $fingering->with($hand, $first, $plan), $joined));
         }
 
         return $alternatives;
+    }
+
+    /**
+     * Printed and own fingers, which stay.
+     *
+     * @param  list<Grip>  $grips
+     * @return array<string, int> by note id
+     */
+    private static function asked(Fingering $fingering, array $grips): array
+    {
+        $asked = [];
+        foreach ($grips as $grip) {
+            foreach ($grip->notes as $note) {
+                $one = $fingering->notes[$note->id] ?? null;
+                if ($one !== null && $one->source !== Source::Planned) {
+                    $asked[$note->id] = $one->finger;
+                }
+            }
+        }
+
+        return $asked;
+    }
+
+    /**
+     * What a slur wants joined around the note, and fingers join as they are planned.
+     *
+     * @param  list<Grip>  $grips
+     * @return list<array{Note, Note}>
+     */
+    private static function joined(Task $task, array $grips): array
+    {
+        $here = [];
+        foreach ($grips as $grip) {
+            $here += array_fill_keys(array_map(fn (Note $one): string => $one->id, $grip->struck()), true);
+        }
+        $joints = new Joints($task->fingering, $task->reading, $task->tempo, $task->hands);
+
+        return array_values(array_filter(Joints::pairs($task->score), fn (array $pair): bool => isset($here[$pair[0]->id], $here[$pair[1]->id]) && $joints->join(...$pair)));
+    }
+
+    /**
+     * @param  list<array{Note, Note}>  $joined
+     */
+    private static function gaps(Task $task, Fingering $other, array $joined): string
+    {
+        $joints = new Joints($other, $task->reading, $task->tempo, $task->hands);
+        $torn = array_values(array_filter($joined, fn (array $pair): bool => ! $joints->join(...$pair)));
+        if ($torn === []) {
+            return '';
+        }
+        $first = $torn[0][0]->inWords().' and '.$torn[0][1]->inWords();
+
+        return count($torn) === 1 ? "leaves a gap between $first: the pedal must join them" : 'leaves '.count($torn)." gaps, the first between $first: the pedal must join them";
     }
 
     /**

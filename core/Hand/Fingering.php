@@ -56,6 +56,28 @@ final readonly class Fingering
     }
 
     /**
+     * The same fingering with other fingers for some grips.
+     *
+     * @param  int  $first  place of the first of them
+     * @param  list<list<int>>  $plan
+     */
+    public function with(Hand $hand, int $first, array $plan): self
+    {
+        [$notes, $taken] = [$this->notes, $this->taken];
+        foreach ($plan as $step => $fingers) {
+            $grip = $this->grips[$hand->value][$first + $step];
+            foreach ($grip->notes as $index => $note) {
+                if (! $grip->held[$index] && $notes[$note->id]->finger !== $fingers[$index]) {
+                    $notes[$note->id] = new FingeredNote($note, $fingers[$index], $fingers[$index], Source::Planned);
+                }
+            }
+            $taken[$hand->value][$first + $step] = $fingers;
+        }
+
+        return new self($notes, $this->grips, array_map(array_values(...), $taken), $this->released);
+    }
+
+    /**
      * Where the teacher's own finger on one of some notes makes trouble: taking it back.
      */
     public function freeing(Note ...$notes): ?Remedy

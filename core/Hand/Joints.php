@@ -52,7 +52,7 @@ final readonly class Joints
     {
         $joints = new self($fingering, $reading, $tempo, $hands);
         $found = [];
-        foreach (self::slurred($score) as [$from, $to]) {
+        foreach (self::pairs($score) as [$from, $to]) {
             $found["$from->id $to->id"] = $joints->joint($from, $to);
         }
         usort($found, fn (Joint $a, Joint $b): int => $a->from->onset->compareTo($b->from->onset));
@@ -65,7 +65,7 @@ final readonly class Joints
      *
      * @return list<array{Note, Note}>
      */
-    private static function slurred(Score $score): array
+    public static function pairs(Score $score): array
     {
         $voices = Voices::of($score);
         $top = fn (array $stroke): Note => $stroke[count($stroke) - 1];

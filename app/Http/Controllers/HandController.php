@@ -12,6 +12,7 @@ use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\HandDocument;
 use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Plan\Plan;
 
 /**
  * The fingers for this student's hands, around those the plan sets; nothing is saved.
@@ -20,16 +21,7 @@ final class HandController
 {
     public function show(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
-        $plan = $request->plan();
-        [$written, $reading] = $copy->piece->readFor($plan);
-        $score = $plan->played($written);
-
-        $student = $copy->student;
-        $fingering = Fingering::of($score, $reading, $plan->tempoMap($score), $student->hands(), $plan->fingersByNote(), $plan->fingering);
-
-        return response()->json(HandDocument::of(new Task(
-            $score, $reading, $plan->tempoMap($score), $fingering, $student->hands(), $student->rates(), $student->piano(), $plan->spans($score->measures),
-        )));
+        return response()->json(HandDocument::of($this->task($request->plan(), $copy)));
     }
 
     /**
@@ -37,14 +29,19 @@ final class HandController
      */
     public function alternatives(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
-        $plan = $request->plan();
-        [$written, $reading] = $copy->piece->readFor($plan);
-        $score = $plan->played($written);
-        $hands = $copy->student->hands();
-        $fingering = Fingering::of($score, $reading, $plan->tempoMap($score), $hands, $plan->fingersByNote(), $plan->fingering);
-
         return response()->json(array_map(fn (Alternative $one): array => [
             'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,
-        ], Alternatives::of($reading, $fingering, $hands, $request->string('note')->toString())));
+        ], Alternatives::of($this->task($request->plan(), $copy), $request->string('note')->toString())));
+    }
+
+    private function task(Plan $plan, StudentCopy $copy): Task
+    {
+        [$written, $reading] = $copy->piece->readFor($plan);
+        $score = $plan->played($written);
+        $tempo = $plan->tempoMap($score);
+        $student = $copy->student;
+        $fingering = Fingering::of($score, $reading, $tempo, $student->hands(), $plan->fingersByNote(), $plan->fingering);
+
+        return new Task($score, $reading, $tempo, $fingering, $student->hands(), $student->rates(), $student->piano(), $plan->spans($score->measures));
     }
 }

@@ -13,6 +13,7 @@ use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Severity;
 
@@ -58,7 +59,7 @@ final class Reaching
             return null;
         }
         $isBeyond = $span > $reach->largest;
-        [$words, $remedy] = self::help($struck, $redistribution);
+        [$words, $remedy] = self::help($task, $struck, $redistribution);
 
         return new Finding(
             FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $struck,
@@ -74,7 +75,7 @@ final class Reaching
      * @param  non-empty-list<Note>  $struck  from the thumb outwards
      * @return array{string, ?Remedy}
      */
-    private static function help(array $struck, Redistribution $redistribution): array
+    private static function help(Task $task, array $struck, Redistribution $redistribution): array
     {
         $offer = $redistribution->offer($struck[0]);
         if ($offer !== null && $offer->refusal === null) {
@@ -85,11 +86,29 @@ final class Reaching
         foreach ([...array_slice($struck, 1, -1), $struck[0]] as $note) {
             $doubles = array_filter($struck, fn (Note $other): bool => $other !== $note && $other->midi % 12 === $note->midi % 12);
             if ($doubles !== []) {
-                return ['roll it upwards, or leave out '.$note->inWords().', which is doubled'.$refused, null];
+                return [self::roll($task, $struck).', or leave out '.$note->inWords().', which is doubled'.$refused, null];
             }
         }
 
-        return ['roll it upwards'.$refused, null];
+        return [self::roll($task, $struck).$refused, null];
+    }
+
+    /**
+     * How to roll it: so that the melody, or else the bass, comes on the beat; a low bass can be caught with the pedal.
+     *
+     * @param  non-empty-list<Note>  $struck
+     */
+    private static function roll(Task $task, array $struck): string
+    {
+        usort($struck, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
+        $layer = fn (Note $note): ?Layer => ($task->reading->layers[$note->id] ?? null)?->layer;
+        $top = $struck[count($struck) - 1];
+
+        return match (true) {
+            $layer($top) === Layer::Melody => 'roll it upwards before the beat, so that '.$top->inWords().' comes on it',
+            $layer($struck[0]) === Layer::Bass => 'roll it upwards from the beat, or catch '.$struck[0]->inWords().' with the pedal and play the rest just after',
+            default => 'roll it upwards from the beat',
+        };
     }
 
     /**

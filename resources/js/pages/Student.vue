@@ -30,6 +30,9 @@ const props = defineProps<{
         copy: number;
         title: string;
         tempo: number;
+        /** Notes this piano has no key for, and the bar of the first of them. */
+        missing: number;
+        first_missing: number | null;
         limit: { tempo: number; measure: number; bar: string } | null;
         hands: {
             hand: 'left' | 'right';
@@ -100,6 +103,12 @@ function chords(count: number): string {
                     >)
                 </p>
                 <p v-else class="quiet">♩ = {{ piece.tempo }}; nothing is known to limit it</p>
+                <p v-if="piece.missing > 0">
+                    {{ piece.missing === 1 ? 'One note is' : `${piece.missing} notes are` }} not on this piano (<Link
+                        :href="`/copies/${piece.copy}?bar=${piece.first_missing}&view=hand`"
+                        >the first</Link
+                    >)
+                </p>
             </header>
             <table>
                 <thead>

@@ -33,7 +33,7 @@ use Tests\support\MusicXml;
  * @param  array<string, string>  $own  fingers by note id
  * @param  list<array{int, int}>  $pedal  from and to in quarters
  */
-function task(Score $score, float $tempo = 60, array $own = [], Piano $piano = new Piano, array $pedal = [], Hands $hands = new Hands): Task
+function handTask(Score $score, float $tempo = 60, array $own = [], Piano $piano = new Piano, array $pedal = [], Hands $hands = new Hands): Task
 {
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
@@ -45,7 +45,7 @@ function task(Score $score, float $tempo = 60, array $own = [], Piano $piano = n
 /**
  * @return list<Finding>
  */
-function found(Task $task, FindingKind $kind): array
+function handFindings(Task $task, FindingKind $kind): array
 {
     $joints = Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
 
@@ -78,7 +78,7 @@ function oneHand(Hand $hand, array $bars): Score
 
 it('knows how long a leap takes: longer the further, by the published law', function (): void {
     $score = oneHand(Hand::Right, ['62:4 74:4 86:4 98:4']);
-    $grips = task($score)->fingering->grips['right'];
+    $grips = handTask($score)->fingering->grips['right'];
     $seconds = array_map(fn (int $midi): float => Leap::between($grips[0], $midi)->seconds(), [74, 86, 98]);
     // Doubling the distance costs one bit more: 0.06 s.
     expect($seconds[1] - $seconds[0])->toEqualWithDelta(0.06, 1e-9)->and($seconds[2])->toBeGreaterThan($seconds[1])
@@ -87,15 +87,15 @@ it('knows how long a leap takes: longer the further, by the published law', func
 
 it('finds leaps without the time for them, in both hands alike, and none where there is time', function (Hand $hand): void {
     $score = oneHand($hand, ['62:2 90:2 62:2 90:2 62:8']);
-    $quick = found(task($score, 120), FindingKind::Leap);
+    $quick = handFindings(handTask($score, 120), FindingKind::Leap);
     expect($quick)->toHaveCount(4)->and($quick[0]->reason)->toContain("The $hand->value hand has 0.25 s")->toContain('and takes about 0.3')
-        ->and(found(task($score, 40), FindingKind::Leap))->toBe([]);
+        ->and(handFindings(handTask($score, 40), FindingKind::Leap))->toBe([]);
 })->with([Hand::Right, Hand::Left]);
 
 it('offers a leap\'s note to the other hand where that is free and near', function (): void {
     // The left hand has a low bass and at once a C4; the right hand rests above it.
     $score = MusicXml::score(MusicXml::piano([['-:8 E5:8', 'C2:1 C4:3 -:4 C3:8']]));
-    $leap = found(task($score, 60), FindingKind::Leap)[0];
+    $leap = handFindings(handTask($score, 60), FindingKind::Leap)[0];
     expect($leap->reason)->toContain('the right hand can take C4')->and([$leap->remedy?->action, $leap->remedy?->note, $leap->remedy?->value])->toBe(['hand', noteOf($score, 'C4')->id, 'right']);
 });
 
@@ -104,21 +104,21 @@ it('refuses to give a hand what costs it control of a soft melody note, or would
     $score = MusicXml::score(MusicXml::part(
         MusicXml::attributes(4, '4/4', 0, 2).$mark.MusicXml::line('A4:4 B4:4 C5:8').MusicXml::backup(16).MusicXml::line('C3+E4:16', 2, '5'),
     ));
-    $offer = (new Redistribution(task($score)))->offer(noteOf($score, 'E4'));
+    $offer = (new Redistribution(handTask($score)))->offer(noteOf($score, 'E4'));
     expect($offer?->to)->toBe(Hand::Right)->and($offer?->refusal)->toBe($refusal)->and($offer?->remedy() === null)->toBe($refusal !== null);
 })->with(['loud' => ['f', null], 'soft' => ['pp', 'it would cost control of the soft A4']]);
 
 it('offers nothing that lies beyond the other hand, and refuses to cross over', function (): void {
     $score = MusicXml::score(MusicXml::piano([['C6:4 D6:4 E6:8', 'C3+E4:16']]));
-    expect((new Redistribution(task($score)))->offer(noteOf($score, 'E4')))->toBeNull();
+    expect((new Redistribution(handTask($score)))->offer(noteOf($score, 'E4')))->toBeNull();
     $score = MusicXml::score(MusicXml::piano([['-:16', 'E3:4 C2:4 G3:8']]));
-    expect((new Redistribution(task($score)))->offer(noteOf($score, 'C2'))?->refusal)->toBe('it would have to cross over the left hand');
+    expect((new Redistribution(handTask($score)))->offer(noteOf($score, 'C2'))?->refusal)->toBe('it would have to cross over the left hand');
 });
 
 it('finds awkward crossings of the teacher\'s fingers, and lets go of them by one action', function (array $fingers, ?string $words): void {
     $score = oneHand(Hand::Right, ['72:4 74:4 76:4 77:4']);
     $own = array_combine(array_map(fn (Note $note): string => $note->id, array_slice($score->notes, 0, 2)), $fingers);
-    $crossings = found(task($score, own: $own), FindingKind::Crossing);
+    $crossings = handFindings(handTask($score, own: $own), FindingKind::Crossing);
     expect($crossings === [] ? null : $crossings[0]->reason)->toBe($words);
     if ($words !== null) {
         expect([$crossings[0]->remedy?->action, $crossings[0]->remedy?->note])->toBe(['free', $score->notes[0]->id]);
@@ -135,7 +135,7 @@ it('finds stretches in a joined line, and fewer for a wider hand', function (): 
     $line = MusicXml::note('C4', 8, '', $slur('start')).MusicXml::note('E5', 8, '', $slur('stop'));
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$line));
     $own = [$score->notes[0]->id => '1', $score->notes[1]->id => '5'];
-    $stretches = fn (Hands $hands): array => found(task($score, own: $own, hands: $hands), FindingKind::Stretch);
+    $stretches = fn (Hands $hands): array => handFindings(handTask($score, own: $own, hands: $hands), FindingKind::Stretch);
     expect($stretches(new Hands(new Reach(13, 17)))[0]->reason)->toBe('1–5 opens 16 semitones from C4 to E5; comfortable are 13. Let the wrist follow, do not force it.')
         ->and($stretches(new Hands(new Reach(16, 19))))->toBe([]);
 });
@@ -143,7 +143,7 @@ it('finds stretches in a joined line, and fewer for a wider hand', function (): 
 it('tells the joins the pedal makes from those that nothing makes', function (): void {
     $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).MusicXml::note('C4', 8, '', $slur('start')).MusicXml::note('C6', 8, '', $slur('stop'))));
-    $severity = fn (array $pedal): array => array_map(fn (Finding $finding): string => $finding->severity->value, found(task($score, pedal: $pedal), FindingKind::Unjoined));
+    $severity = fn (array $pedal): array => array_map(fn (Finding $finding): string => $finding->severity->value, handFindings(handTask($score, pedal: $pedal), FindingKind::Unjoined));
     // Down over the join; down before it and changing with it; down only after it; up before it; not planned yet.
     expect([$severity([[0, 4]]), $severity([[0, 2], [2, 4]]), $severity([[2, 4]]), $severity([[0, 1]]), $severity([])])
         ->toBe([['hint'], ['hint'], ['warning'], ['warning'], ['hint']]);
@@ -153,25 +153,25 @@ it('finds what a hand lets go just as the foot changes, and nothing where the fo
     // C2 is to be held under a chord two octaves higher.
     $bar = MusicXml::attributes(4, '4/4', 0, 2).MusicXml::line('-:16').MusicXml::backup(16).MusicXml::line('C2:16', 2, '5').MusicXml::backup(16).MusicXml::line('-:8 C4+E4:8', 2, '6');
     $score = MusicXml::score(MusicXml::part($bar));
-    $letGo = fn (array $pedal): array => array_map(fn (Finding $finding): string => $finding->severity->value, found(task($score, pedal: $pedal), FindingKind::LetGo));
+    $letGo = fn (array $pedal): array => array_map(fn (Finding $finding): string => $finding->severity->value, handFindings(handTask($score, pedal: $pedal), FindingKind::LetGo));
     expect([$letGo([]), $letGo([[0, 4]]), $letGo([[0, 2], [2, 4]]), $letGo([[0, 1]])])->toBe([['hint'], [], ['warning'], ['hint']])
-        ->and(found(task($score, pedal: [[0, 2], [2, 4]]), FindingKind::LetGo)[0]->reason)->toContain('the hand must leave C2 for')->toContain('beat 3');
+        ->and(handFindings(handTask($score, pedal: [[0, 2], [2, 4]]), FindingKind::LetGo)[0]->reason)->toContain('the hand must leave C2 for')->toContain('beat 3');
 });
 
 it('says which keys a finger must keep, and until when', function (): void {
     $score = MusicXml::score(MusicXml::part(
         MusicXml::attributes(4, '4/4', 0, 2).MusicXml::line('-:16').MusicXml::backup(16).MusicXml::line('D3:8 C3:8', 2, '5').MusicXml::backup(16).MusicXml::line('A3:4 B3:4 G3:8', 2, '6'),
     ));
-    $holds = Hold::of(task($score)->fingering, Hand::Left);
+    $holds = Hold::of(handTask($score)->fingering, Hand::Left);
     expect(array_map(fn (Hold $hold): string => $hold->inWords($score), $holds))->toBe(["Keep D3 with {$holds[0]->finger} until beat 3."])->and($holds[0]->finger)->toBeGreaterThanOrEqual(3)
-        ->and(Hold::of(task($score)->fingering, Hand::Right))->toBe([]);
+        ->and(Hold::of(handTask($score)->fingering, Hand::Right))->toBe([]);
 });
 
 it('keeps fingers within the spans they have, or says so, in every file', function (string $file): void {
     [$score] = Labels::reading($file);
-    $task = task($score, 80);
+    $task = handTask($score, 80);
     $flagged = [];
-    foreach ([...found($task, FindingKind::BeyondReach), ...found($task, FindingKind::Stretch)] as $finding) {
+    foreach ([...handFindings($task, FindingKind::BeyondReach), ...handFindings($task, FindingKind::Stretch)] as $finding) {
         $flagged += array_fill_keys(array_map(fn (Note $note): string => $note->id, $finding->notes), true);
     }
     $spans = new Tarnwind\Core\Hand\Spans;
@@ -189,26 +189,26 @@ it('keeps fingers within the spans they have, or says so, in every file', functi
 it('plays a low octave that is not there at the lowest key of that name, all of them by one action', function (): void {
     $score = MusicXml::score(MusicXml::piano([['C5:16', 'C1+C2:8 E1:8'], ['C5:16', 'C1:16']]));
     $small = new Piano(Instrument::Digital, lowest: 28);
-    $missing = found(task($score, piano: $small), FindingKind::OffTheKeyboard);
+    $missing = handFindings(handTask($score, piano: $small), FindingKind::OffTheKeyboard);
     expect(array_map(fn (Finding $finding): string => $finding->reason, $missing))
         ->toBe(['C1 is not on this piano (2 times): play C2, the lowest key of that name, which is struck with it: the octave becomes one note.'])
         ->and([$missing[0]->remedy?->action, $missing[0]->remedy?->value, count($missing[0]->notes)])->toBe(['octave', '+1', 2])
-        ->and(found(task($score), FindingKind::OffTheKeyboard))->toBe([]);
+        ->and(handFindings(handTask($score), FindingKind::OffTheKeyboard))->toBe([]);
     expect([$small->octavesTo(27), $small->octavesTo(16), $small->octavesTo(28), (new Piano(highest: 96))->octavesTo(97), (new Piano(highest: 96))->octavesTo(109)])->toBe([1, 1, 0, -1, -2]);
 });
 
 it('knows how quickly keys come back: slower on an upright, slower still on heavy keys', function (): void {
     $score = MusicXml::score(MusicXml::piano([[implode(' ', array_fill(0, 16, 'C5:1')), 'C3:16']]));
-    $quick = fn (Piano $piano, float $tempo): int => count(found(task($score, $tempo, piano: $piano), FindingKind::TooQuick));
+    $quick = fn (Piano $piano, float $tempo): int => count(handFindings(handTask($score, $tempo, piano: $piano), FindingKind::TooQuick));
     // Sixteenths at ♩ = 100 are 6.7 a second, at 120 eight.
     expect([$quick(new Piano(Instrument::SmallUpright), 100), $quick(new Piano(Instrument::SmallUpright), 120), $quick(new Piano, 120), $quick(new Piano(Instrument::SmallUpright, action: Action::Heavy), 100)])
         ->toBe([0, 1, 0, 1])
-        ->and(found(task($score, 120, piano: new Piano(Instrument::SmallUpright)), FindingKind::TooQuick)[0]->reason)->toContain('Up to ♩ = 105 it speaks.');
+        ->and(handFindings(handTask($score, 120, piano: new Piano(Instrument::SmallUpright)), FindingKind::TooQuick)[0]->reason)->toContain('Up to ♩ = 105 it speaks.');
 });
 
 it('warns of strain sooner on heavy keys and for a smaller hand', function (): void {
     $score = fn (string $chord): Score => MusicXml::score(MusicXml::piano(array_fill(0, 2, [implode(' ', array_fill(0, 7, "$chord:2")).' -:2', 'C3:16'])));
-    $strain = fn (Score $score, Piano $piano = new Piano, Hands $hands = new Hands): int => count(found(task($score, 100, piano: $piano, hands: $hands), FindingKind::Strain));
+    $strain = fn (Score $score, Piano $piano = new Piano, Hands $hands = new Hands): int => count(handFindings(handTask($score, 100, piano: $piano, hands: $hands), FindingKind::Strain));
     // Seven strokes, a rest, seven more: the rest is shorter than a pause.
     expect([$strain($score('C5+C6')), $strain($score('C5+C6'), new Piano(action: Action::Heavy))])->toBe([0, 1])
         ->and([$strain($score('C5+A5'), new Piano(action: Action::Heavy)), $strain($score('C5+A5'), new Piano(action: Action::Heavy), new Hands(new Reach(9, 11), new Reach(9, 11)))])->toBe([0, 1]);
@@ -217,7 +217,7 @@ it('warns of strain sooner on heavy keys and for a smaller hand', function (): v
 it('says where a weak soft pedal is asked for', function (): void {
     $words = '<direction><direction-type><words>una corda</words></direction-type></direction>';
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).MusicXml::line('C5:8').$words.MusicXml::line('D5:8')));
-    $soft = fn (SoftPedal $pedal): array => array_map(fn (Finding $finding): string => "{$finding->notes[0]->pitch}: $finding->reason", found(task($score, piano: new Piano(softPedal: $pedal)), FindingKind::SoftPedal));
+    $soft = fn (SoftPedal $pedal): array => array_map(fn (Finding $finding): string => "{$finding->notes[0]->pitch}: $finding->reason", handFindings(handTask($score, piano: new Piano(softPedal: $pedal)), FindingKind::SoftPedal));
     expect($soft(SoftPedal::Works))->toBe([])->and($soft(SoftPedal::Weak)[0])->toStartWith('D5: “una corda”: this piano hardly changes')->and($soft(SoftPedal::None)[0])->toContain('has no soft pedal');
 });
 
@@ -238,6 +238,6 @@ it('by the print takes printed fingers along to where their figure comes again',
 it('spares weak fingers where it is loud', function (): void {
     $loud = '<direction><direction-type><dynamics><ff/></dynamics></direction-type></direction>';
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$loud.MusicXml::line('C5:2 D5:2 E5:2 F5:2 G5:2 F5:2 E5:2 D5:2')));
-    $weak = fn (Hands $hands): int => count(array_filter(task($score, hands: $hands)->fingering->notes, fn ($one): bool => $one->finger >= 4));
+    $weak = fn (Hands $hands): int => count(array_filter(handTask($score, hands: $hands)->fingering->notes, fn ($one): bool => $one->finger >= 4));
     expect($weak(new Hands(weakFingers: true)))->toBeLessThan($weak(new Hands));
 });

@@ -126,6 +126,7 @@ const KINDS: Record<Finding['kind'], string> = {
                 Right hand {{ spanName(student.reach.right[0]) }}, at most {{ spanName(student.reach.right[1]) }}; left {{ spanName(student.reach.left[0]) }},
                 at most {{ spanName(student.reach.left[1]) }}{{ student.reach.measured ? '' : " (not measured: an adult's hands)" }}.
             </p>
+            <p class="quiet">Forearms level, shoulders low, wrists loose. Pain is a stop sign.</p>
             <BarsByKind :places="hands.findings" :names="KINDS" :measures="score.measures" @jump="desk.moveToMeasure" />
         </section>
     </InspectorFrame>
