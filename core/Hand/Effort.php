@@ -74,6 +74,15 @@ final readonly class Effort
     /** The same finger on the same key at once again. */
     private const REPEATED = 0.5;
 
+    /** In quick repetition fingers change (common practice: 3 2 1 or 4 3 2 1, and round again). */
+    private const QUICK = 0.2;
+
+    private const REPEATED_QUICKLY = 5.0;
+
+    private const CHANGED_INWARDS = 0.4;
+
+    private const CHANGED_OUTWARDS = 1.2;
+
     /** Changing fingers on a key that is held. */
     private const SUBSTITUTION = 6.0;
 
@@ -168,7 +177,7 @@ final readonly class Effort
     }
 
     /**
-     * The cost of a motion by itself, which depends on keys and fingers alone.
+     * The cost of a motion by itself, which depends on keys, fingers and whether it is quick.
      *
      * @param  list<int>  $fingers
      * @param  list<int>  $next
@@ -177,6 +186,7 @@ final readonly class Effort
     {
         $cost = 0.0;
         $isChord = $to->isChord();
+        $isQuick = self::isQuick($from, $to);
         foreach ($next as $index => $finger) {
             if ($to->held[$index]) {
                 $before = array_search($to->notes[$index], $from->notes, true);
@@ -185,7 +195,9 @@ final readonly class Effort
         }
         $pairs = $this->pairs($from, $to);
         foreach ($pairs as [$a, $b]) {
-            $cost += $this->step($fingers[$a], $from->keys[$a], $from->black[$a], $next[$b], $to->keys[$b], $to->black[$b], $isChord) / count($pairs);
+            $cost += ($isQuick && ! $isChord && $from->keys[$a] === $to->keys[$b]
+                ? self::repetition($fingers[$a], $next[$b])
+                : $this->step($fingers[$a], $from->keys[$a], $from->black[$a], $next[$b], $to->keys[$b], $to->black[$b], $isChord)) / count($pairs);
             $cost += self::SHIFT * self::shift($from, $a, $fingers[$a], $to, $b, $next[$b]) / count($pairs);
         }
 
@@ -223,11 +235,31 @@ final readonly class Effort
     }
 
     /**
+     * Whether the next stroke comes so soon that a key cannot well be struck again with the same finger.
+     */
+    public static function isQuick(Grip $from, Grip $to): bool
+    {
+        return $to->seconds - $from->seconds < self::QUICK;
+    }
+
+    private static function repetition(int $finger, int $next): float
+    {
+        return match (true) {
+            $finger === $next || $next === 5 || $finger === 5 => self::REPEATED_QUICKLY,
+            $next === $finger - 1 => self::CHANGED_INWARDS,
+            default => self::CHANGED_OUTWARDS,
+        };
+    }
+
+    /**
      * By how many white keys the hand moves along, told from one finger and the next; a thumb that passes pays otherwise.
      */
     private static function shift(Grip $from, int $a, int $finger, Grip $to, int $b, int $next): float
     {
         $distance = $to->keys[$b] - $from->keys[$a];
+        if ($distance === 0 && self::isQuick($from, $to)) {
+            return 0.0;
+        }
         $passes = $distance !== 0 && abs($distance) <= self::FARTHEST_PASS && ($finger < $next) !== ($distance > 0);
 
         return $passes ? 0.0 : abs(($to->steps[$b] - $next) - ($from->steps[$a] - $finger));

@@ -159,7 +159,7 @@ final class FingerPlanner
     private static function keysOf(Grip $from, Grip $to): string
     {
         $octave = 12 * (int) floor($from->keys[0] / 12);
-        $keys = '';
+        $keys = Effort::isQuick($from, $to) ? 'quick ' : '';
         foreach ([$from, $to] as $grip) {
             foreach ($grip->keys as $index => $key) {
                 $over = $grip === $to ? ($grip->held[$index] ? array_search($grip->notes[$index], $from->notes, true) : '') : (in_array($grip->notes[$index], $to->notes, true) ? 'h' : '');

@@ -11,8 +11,11 @@ use Database\Factories\PieceFactory;
 use Illuminate\Database\Seeder;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\BarNote;
+use Tarnwind\Core\Plan\GestureMark;
+use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\Instrument;
 
 /**
@@ -46,13 +49,14 @@ final class DatabaseSeeder extends Seeder
         ]);
         $this->copy($bram->id, $pieces['slow-weather'], [
             9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
-        ]);
+        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close']);
     }
 
     /**
      * @param  array<int, string>  $words  by printed bar number
+     * @param  array<int, string>  $gestures  at the beginning of bars, by printed number
      */
-    private function copy(int $student, Piece $piece, array $words): void
+    private function copy(int $student, Piece $piece, array $words, array $gestures = []): void
     {
         $preparation = Preparation::of($piece->score());
         $decay = Instrument::ConcertGrand->decay();
@@ -61,6 +65,9 @@ final class DatabaseSeeder extends Seeder
         foreach ($preparation->score->measures as $measure) {
             if (isset($words[(int) $measure->number])) {
                 $notes[] = new BarNote('note-'.$measure->id, $measure->id, $words[(int) $measure->number]);
+            }
+            if (isset($gestures[(int) $measure->number])) {
+                $notes[] = new GestureMark('gesture-'.$measure->id, new Place($measure->id, Fraction::zero()), $gestures[(int) $measure->number]);
             }
         }
         StudentCopy::query()->create([

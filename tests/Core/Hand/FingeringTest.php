@@ -221,3 +221,16 @@ it('says which slurred notes another finger tears apart', function (): void {
     $four = array_column(Alternatives::of($task, $score->notes[1]->id), null, 'finger')[4] ?? null;
     expect($five?->inWords())->toContain('leaves a gap between A5 and B5: the pedal must join them')->and($four?->inWords())->not->toContain('A5 and B5');
 });
+
+it('changes fingers on a key that is struck again quickly, and not on a slow one', function (Hand $hand): void {
+    $staff = $hand === Hand::Right ? 1 : 2;
+    $line = implode('', array_fill(0, 8, MusicXml::key($hand === Hand::Right ? 72 : 48, 1, '', $staff)));
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '2/4', 0, 2).$line));
+    $reading = Reading::of($score);
+    $fingers = fn (float $tempo): array => array_values(array_map(fn ($one): int => $one->finger, Fingering::of($score, $reading, TempoMap::of($score, $tempo))->notes));
+    $quick = $fingers(100.0);
+    foreach (array_slice($quick, 1, null, true) as $index => $finger) {
+        expect($finger)->not->toBe($quick[$index - 1])->toBeLessThanOrEqual(4);
+    }
+    expect(array_unique($fingers(50.0)))->toHaveCount(1);
+})->with([Hand::Right, Hand::Left]);
