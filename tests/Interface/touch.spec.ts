@@ -104,7 +104,15 @@ test('a key has one hold, a gesture stands once at a place', () => {
 });
 
 test('slurs stand over the right hand and under the left, and run to the edge of a line they go over', () => {
-    const heads = { a: { x: 100, y: 40 }, b: { x: 200, y: 20 }, c: { x: 300, y: 50 }, low: { x: 100, y: 150 }, deep: { x: 300, y: 160 } };
+    const heads = {
+        a: { x: 100, y: 40 },
+        b: { x: 200, y: 20 },
+        c: { x: 300, y: 50 },
+        alto: { x: 100, y: 80 },
+        tenor: { x: 300, y: 90 },
+        low: { x: 100, y: 150 },
+        deep: { x: 300, y: 160 },
+    };
     const line: Laid = { ...laid, system: { ...laid.system, notes: heads } };
     const keys = [
         key('a', 70, 4, 5, 5),
@@ -122,6 +130,18 @@ test('slurs stand over the right hand and under the left, and run to the edge of
     expect(control(over!.path)).toBeLessThan(20 - 6);
     const [under] = layArcs(line, [{ from: 'low', to: 'deep', printed: true }], lengths);
     expect(control(under!.path)).toBeGreaterThan(160);
+    // Two voices in one hand: the lower one's slur goes below.
+    const two = layArcs(
+        line,
+        [
+            { from: 'a', to: 'c', printed: true },
+            { from: 'alto', to: 'tenor', printed: true },
+        ],
+        new Map([...lengths, ...[key('alto', 60, 4, 5, 5), key('tenor', 58, 6, 7, 7)].map((one): [string, KeyLength] => [one.note, one])]),
+    );
+    expect(two).toHaveLength(2);
+    expect(control(two[0]!.path)).toBeLessThan(20);
+    expect(control(two[1]!.path)).toBeGreaterThan(90);
     const [beyond] = layArcs(line, [{ from: 'c', to: 'next', printed: false }], lengths);
     expect(beyond!.to).toBeNull();
     expect(beyond!.path).toContain(` ${line.right} `);

@@ -13,9 +13,12 @@ export interface Arc {
 /** px between a note head and its slur. */
 const GAP = 11;
 
+/** px beyond its ends to which a slur goes around notes on its way. */
+const FAR = 24;
+
 /**
- * Places slurs on a line: above the notes of the right hand, below those of the left; one that goes on over the edge of
- * the line is drawn to the edge.
+ * Places slurs on a line: above the notes of the right hand, below those of the left; of two voices in one hand the
+ * upper one's above, the lower one's below. One that goes on over the edge of the line is drawn to the edge.
  */
 export function layArcs(laid: Laid, slurs: readonly Slur[], lengths: ReadonlyMap<string, KeyLength>): Arc[] {
     const { from: begin, to: end, left, right, system } = laid;
@@ -23,16 +26,19 @@ export function layArcs(laid: Laid, slurs: readonly Slur[], lengths: ReadonlyMap
         const first = lengths.get(slur.from);
         const last = lengths.get(slur.to);
         if (!first || !last || first.at >= end - 1e-6 || last.at < begin - 1e-6) return [];
-        const up = first.hand === 'right';
+        const up = isAbove(slur, slurs, lengths);
         const inside = [...lengths.values()].filter((one) => one.hand === first.hand && one.at >= first.at - 1e-6 && one.at <= last.at + 1e-6);
         const heights = inside.map(({ note }) => system.notes[note]?.y).filter((y) => y !== undefined);
         if (heights.length === 0) return [];
-        const extreme = up ? Math.min(...heights) - GAP : Math.max(...heights) + GAP;
+        const farthest = up ? Math.min(...heights) - GAP : Math.max(...heights) + GAP;
         const at = (note: string): { x: number; y: number } | null => {
             const head = system.notes[note];
             return head ? { x: head.x + 4.5, y: up ? head.y - GAP : head.y + GAP } : null;
         };
         const [a, b] = [at(slur.from), at(slur.to)];
+        // A note of another voice far away is not gone around.
+        const near = [a, b].flatMap((end) => (end ? [end.y] : []));
+        const extreme = near.length === 0 ? farthest : up ? Math.max(farthest, Math.min(...near) - FAR) : Math.min(farthest, Math.max(...near) + FAR);
         const start = a ?? { x: left, y: extreme };
         const stop = b ?? { x: right, y: extreme };
         const rise = Math.min(18, 6 + Math.abs(stop.x - start.x) / 12);
@@ -40,4 +46,15 @@ export function layArcs(laid: Laid, slurs: readonly Slur[], lengths: ReadonlyMap
         const bend = (stop.x - start.x) / 4;
         return [{ slur, path: `M${start.x} ${start.y} C${start.x + bend} ${peak} ${stop.x - bend} ${peak} ${stop.x} ${stop.y}`, from: a, to: b }];
     });
+}
+
+function isAbove(slur: Slur, slurs: readonly Slur[], lengths: ReadonlyMap<string, KeyLength>): boolean {
+    const [first, last] = [lengths.get(slur.from)!, lengths.get(slur.to)!];
+    const pitches = slurs.flatMap((other) => {
+        const [from, to] = [lengths.get(other.from), lengths.get(other.to)];
+        const isBeside = from && to && from.hand === first.hand && from.at < last.at - 1e-6 && to.at > first.at + 1e-6;
+        return isBeside ? [from.midi + to.midi] : [];
+    });
+    const own = first.midi + last.midi;
+    return first.hand === 'right' ? !pitches.some((pitch) => pitch > own) : pitches.some((pitch) => pitch < own);
 }
