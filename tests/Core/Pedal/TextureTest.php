@@ -8,10 +8,14 @@ use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Plan\FingerMark;
+use Tarnwind\Core\Plan\HoldMark;
+use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Plan\TouchMark;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Touch\Articulation;
 use Tests\support\MusicXml;
 
 /**
@@ -111,4 +115,15 @@ it('counts a pickup from the end of its bar, so that strong beats are strong', f
     $strengths = array_map(fn (Moment $moment): float => $moment->strength, Preparation::of(MusicXml::score($xml))->texture->moments);
 
     expect(array_slice($strengths, 0, 6))->toBe([0.5, 1.0, 0.5, 0.25, 0.75, 0.5]);
+});
+
+it('follows how keys are left: a dry note needs no joining, a key held on ends later', function (): void {
+    $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => 60, 'beats_per_bar' => 4, 'notes' => [[60, 0, 1, 64, 'R', false], [60, 1, 1, 64, 'R', false], [36, 0, 1, 64, 'L', false]]]));
+    $texture = fn (array $marks): Texture => Preparation::planned($score, Reading::of($score), new Plan(School::Singing, null, $marks), new Hands)->texture;
+    [$bass, $first] = [$score->notes[0], $score->notes[1]];
+    $release = fn (Texture $texture, string $note): float => array_column(array_merge(...array_map(fn (Moment $moment): array => $moment->strikes, $texture->moments)), 'release', 'note')[$note];
+    $dry = $texture([new TouchMark('t', [$first->id], Articulation::Staccato)]);
+    expect($texture([])->moments[1]->needsJoin)->toBeTrue()->and($dry->moments[1]->needsJoin)->toBeFalse()->and($release($dry, $first->id))->toEqualWithDelta(0.5, 1e-9);
+    $held = $texture([new HoldMark('h', $bass->id, new Place($score->measures[0]->id, Fraction::of(2)))]);
+    expect($release($texture([]), $bass->id))->toEqualWithDelta(1.0, 1e-9)->and($release($held, $bass->id))->toEqualWithDelta(2.0, 1e-9);
 });

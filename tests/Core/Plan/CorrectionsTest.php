@@ -5,13 +5,17 @@ declare(strict_types=1);
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\BarNote;
 use Tarnwind\Core\Plan\BoundaryMark;
+use Tarnwind\Core\Plan\GestureMark;
 use Tarnwind\Core\Plan\HandMark;
 use Tarnwind\Core\Plan\HarmonyMark;
+use Tarnwind\Core\Plan\HoldMark;
 use Tarnwind\Core\Plan\LayerMark;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
+use Tarnwind\Core\Plan\OctaveMark;
 use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Plan\SlurMark;
 use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Harmony;
@@ -127,3 +131,22 @@ it('matches a file with itself completely, whatever it holds', function (string 
     expect([...$matching->changed, ...$matching->added, ...$matching->removed])->toBe([])
         ->and($matching->notes(array_map(fn (Note $note): string => $note->id, $score->notes)))->toBe(array_map(fn (Note $note): string => $note->id, $score->notes));
 })->with(['lantern-on-the-water', 'skipping-stones', 'slow-weather']);
+
+it('carries slurs, holds, octaves and gestures to a corrected file, and names what has no place', function (): void {
+    $old = song();
+    $new = song([...array_slice(SONG, 0, 2), ['G5:16', 'B3:16'], ...array_slice(SONG, 3)]);
+    $id = fn (int $bar, string $pitch): string => noteAt($old, $bar, $pitch)->id;
+    $plan = new Plan(School::Singing, null, [
+        new SlurMark('s', $id(3, 'C5'), $id(5, 'A5'), true),
+        new SlurMark('t', $id(2, 'B4'), $id(5, 'A5'), true),
+        new HoldMark('h', $id(5, 'A5'), at($old, 5)),
+        new OctaveMark('o', [$id(5, 'A5'), $id(2, 'B4')], -1),
+        new GestureMark('g', at($old, 2), 'sink'),
+        new GestureMark('k', at($old, 4), 'rise'),
+    ]);
+    [$carried, $lost] = $plan->carried(Matching::of($old, $new));
+    expect(array_map(fn (Mark $mark): string => $mark->toArray()['id'], $carried->marks))->toContain('s', 'h', 'o', 'k')
+        ->and(array_map(fn (Mark $mark): string => $mark->inWords(), $lost))->toContain('a slur')
+        ->and($carried->marksOf(OctaveMark::class)[0]->notes)->toBe([noteAt($new, 5, 'A5')->id])
+        ->and($carried->marksOf(SlurMark::class)[0]->to)->toBe(noteAt($new, 5, 'A5')->id);
+});

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Notation\MusicXml\WordsWriter;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Mark;
+use Tests\support\Corpus;
+
+it('puts words exactly where they belong in every file of the corpus, between notes too', function (string $path): void {
+    $document = Document::open((string) file_get_contents($path));
+    $score = ScoreReader::read($document);
+    $words = [];
+    foreach (array_slice($score->measures, 0, 12) as $index => $measure) {
+        // On the first beat, on some note, and a third of the way through the bar, where nothing may stand.
+        $words[] = [$measure->start, "at the beginning $index"];
+        $words[] = [$measure->start->plus($measure->length->times(Fraction::of(1, 3))), "a third $index"];
+    }
+    $xml = WordsWriter::write($document, $score, $words)->toPlainXml();
+    expect(Corpus::schemaErrors($xml))->toBe(Corpus::schemaErrors($document->toPlainXml()));
+    $found = [];
+    foreach (ScoreReader::read(Document::open($xml))->marksOf('words') as $mark) {
+        $found[(string) $mark->value] = $mark->onset->toFloat();
+    }
+    foreach ($words as [$at, $text]) {
+        expect($found[$text] ?? null)->toEqualWithDelta($at->toFloat(), 1e-3, $text);
+    }
+    $before = array_map(fn (Mark $mark): string => "$mark->value $mark->onset", $score->marksOf('words'));
+    $after = array_map(fn (Mark $mark): string => "$mark->value $mark->onset", ScoreReader::read(Document::open($xml))->marksOf('words'));
+    expect(array_values(array_diff($before, $after)))->toBe([]);
+})->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
