@@ -48,46 +48,32 @@ final class Redistribution
     }
 
     /**
-     * What a hand does before, during and after a note.
+     * What a hand does before, during and after a note; what it struck before and holds into the note counts as during.
      *
      * @param  list<Grip>  $grips
      * @return array{?Grip, list<Grip>, ?Grip}
      */
     private function around(array $grips, Note $note): array
     {
-        $before = null;
+        $before = $after = null;
         $meanwhile = [];
         foreach ($grips as $grip) {
-            $struck = $grip->struck()[0] ?? null;
-            if ($struck === null || $struck->onset->isLessThan($note->onset)) {
+            $onset = $grip->struck()[0]->onset ?? null;
+            if ($onset === null || $onset->isLessThan($note->onset)) {
                 $before = $grip;
-
-                continue;
+            } elseif ($onset->isLessThan($note->end())) {
+                $meanwhile[] = $grip;
+            } else {
+                $after = $grip;
+                break;
             }
-            if (! $struck->onset->isLessThan($note->end())) {
-                return [$this->stillHeld($before, $note, $meanwhile), $meanwhile, $meanwhile === [] ? $grip : null];
-            }
-            $meanwhile[] = $grip;
         }
-
-        return [$this->stillHeld($before, $note, $meanwhile), $meanwhile, null];
-    }
-
-    /**
-     * What was struck before and is held into the note counts as done meanwhile.
-     *
-     * @param  list<Grip>  $meanwhile
-     */
-    private function stillHeld(?Grip $before, Note $note, array &$meanwhile): ?Grip
-    {
         $holds = $before === null ? [] : array_filter($before->notes, fn (Note $held): bool => $note->onset->isLessThan($held->end()));
         if ($before !== null && $holds !== []) {
             array_unshift($meanwhile, $before->keeping($holds));
-
-            return null;
         }
 
-        return $before;
+        return [$holds === [] ? $before : null, $meanwhile, $meanwhile === [] ? $after : null];
     }
 
     /**

@@ -147,4 +147,11 @@ test('slurs stand over the right hand and under the left, and run to the edge of
     expect(beyond!.path).toContain(` ${line.right} `);
     expect(layArcs(line, [{ from: 'next', to: 'next', printed: true }], lengths)).toEqual([]);
     expect(layArcs(line, [{ from: 'gone', to: 'c', printed: true }], lengths)).toEqual([]);
+    // A grace note has a head and no length: its slur is drawn, and stays where it is.
+    const [grace] = layArcs(
+        { ...line, system: { ...line.system, notes: { ...heads, grace: { x: 80, y: 45 } } } },
+        [{ from: 'grace', to: 'a', printed: true }],
+        lengths,
+    );
+    expect(grace).toMatchObject({ from: null, to: null });
 });

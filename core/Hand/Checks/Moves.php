@@ -29,15 +29,37 @@ final class Moves
         foreach (Hand::cases() as $hand) {
             $grips = $task->fingering->grips[$hand->value];
             $taken = $task->fingering->taken[$hand->value];
+            $leaps = [];
             foreach ($grips as $place => $grip) {
-                if ($place > 0) {
-                    $findings[] = self::leap($hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place], $redistribution)
-                        ?? self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
+                if ($place === 0) {
+                    continue;
+                }
+                $leap = self::leap($hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place], $redistribution);
+                if ($leap === null) {
+                    $findings[] = self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
+                } else {
+                    $leaps[$leap->notes[0]->measure][] = $leap;
                 }
             }
+            $findings = [...$findings, ...array_map(self::oneOf(...), array_values($leaps))];
         }
 
         return array_values(array_filter($findings));
+    }
+
+    /**
+     * The first leap of a bar, with how many more there are.
+     *
+     * @param  non-empty-list<Finding>  $leaps
+     */
+    private static function oneOf(array $leaps): Finding
+    {
+        $more = count($leaps) - 1;
+        $first = $leaps[0];
+
+        return $more === 0 ? $first : new Finding(
+            $first->kind, $first->severity, $first->notes, $first->reason.($more === 1 ? ' Another such leap follows in this bar.' : " $more more such leaps follow in this bar."), $first->remedy,
+        );
     }
 
     /**

@@ -25,7 +25,8 @@ export function layArcs(laid: Laid, slurs: readonly Slur[], lengths: ReadonlyMap
     return slurs.flatMap((slur) => {
         const first = lengths.get(slur.from);
         const last = lengths.get(slur.to);
-        if (!first || !last || first.at >= end - 1e-6 || last.at < begin - 1e-6) return [];
+        if (!first || !last) return graceArc(laid, slur);
+        if (first.at >= end - 1e-6 || last.at < begin - 1e-6) return [];
         const up = isAbove(slur, slurs, lengths);
         const inside = [...lengths.values()].filter((one) => one.hand === first.hand && one.at >= first.at - 1e-6 && one.at <= last.at + 1e-6);
         const heights = inside.map(({ note }) => system.notes[note]?.y).filter((y) => y !== undefined);
@@ -57,4 +58,13 @@ function isAbove(slur: Slur, slurs: readonly Slur[], lengths: ReadonlyMap<string
     });
     const own = first.midi + last.midi;
     return first.hand === 'right' ? !pitches.some((pitch) => pitch > own) : pitches.some((pitch) => pitch < own);
+}
+
+/** A slur from or to a grace note, which has no length to be drawn by: from head to head, and not to be moved. */
+function graceArc({ system }: Laid, slur: Slur): Arc[] {
+    const [a, b] = [system.notes[slur.from], system.notes[slur.to]];
+    if (!a || !b) return [];
+    const y = Math.max(a.y, b.y) + GAP;
+    const middle = (a.x + b.x) / 2 + 4.5;
+    return [{ slur, path: `M${a.x + 4.5} ${a.y + GAP - 4} Q${middle} ${y + 4} ${b.x + 4.5} ${b.y + GAP - 4}`, from: null, to: null }];
 }
