@@ -9,6 +9,7 @@ use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Score\Voices;
 use Tarnwind\Core\Sound\Loudness;
 
 /**
@@ -19,6 +20,13 @@ final class Dynamics
     /** Marks that stress one moment only. */
     private const STRESSES = ['sf', 'sfz', 'fz', 'sffz', 'rf', 'rfz', 'sfp', 'fp'];
 
+    /** So many strokes are a short slur, and what it adds and takes away [start]. */
+    private const SHORT_SLUR = 4;
+
+    private const IMPULSE = 4.0;
+
+    private const LIGHTER = 6.0;
+
     /** @var array<int, non-empty-list<DynamicLevel>> by staff, in time order */
     private array $levels = [];
 
@@ -26,6 +34,9 @@ final class Dynamics
     private array $stresses = [];
 
     private bool $fromNotes;
+
+    /** @var array<string, float> by note id: what a short slur adds at its beginning and takes away at its end */
+    private array $impulses = [];
 
     public function __construct(Score $score)
     {
@@ -35,6 +46,7 @@ final class Dynamics
             $this->levels[$staff] = $this->levelsOf($staff, $marks);
         }
         $this->fromNotes = $marks === [];
+        $this->followSlurs($score);
     }
 
     /**
@@ -52,6 +64,10 @@ final class Dynamics
                 $ledger[] = ['reason' => $growth > 0 ? 'growing' : 'falling', 'value' => $growth];
             }
         }
+        $impulse = $this->impulses[$note->id] ?? 0.0;
+        if ($impulse !== 0.0 && $ledger[0]['reason'] !== 'as the file says') {
+            $ledger[] = ['reason' => $impulse > 0 ? 'a slur begins' : 'last of a slur', 'value' => $impulse];
+        }
         if (isset($this->stresses["$note->staff $note->onset"])) {
             $ledger[] = ['reason' => 'stressed', 'value' => (float) Loudness::GRADE];
         }
@@ -60,6 +76,26 @@ final class Dynamics
         }
 
         return $ledger;
+    }
+
+    /**
+     * A short slur begins with an impulse and ends lighter; a long one is a phrase, and shaped as that.
+     */
+    private function followSlurs(Score $score): void
+    {
+        $voices = Voices::of($score);
+        foreach ($score->slurs as $slur) {
+            $strokes = $voices->under($slur);
+            if (count($strokes) < 2 || count($strokes) > self::SHORT_SLUR) {
+                continue;
+            }
+            foreach ($strokes[0] as $note) {
+                $this->impulses[$note->id] = self::IMPULSE;
+            }
+            foreach ($strokes[count($strokes) - 1] as $note) {
+                $this->impulses[$note->id] ??= -self::LIGHTER;
+            }
+        }
     }
 
     /**

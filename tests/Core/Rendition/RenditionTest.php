@@ -77,3 +77,12 @@ it('changes the pedal after the strike and before the first key to be caught is 
 
     expect(array_map(fn (PedalEvent $event): array => [(int) round($event->ms), $event->value], $pedal))->toBe([[0, 127], [2020, 0], [2105, 127], [4000, 0]]);
 });
+
+it('begins a short slur with an impulse and ends it lighter; a long one is a phrase', function (): void {
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+    $dynamic = '<direction><direction-type><dynamics><p/></dynamics></direction-type></direction>';
+    $line = fn (int $notes): Score => MusicXml::score(MusicXml::part(MusicXml::attributes().$dynamic.MusicXml::note('C5', 2, '', $slur('start')).str_repeat(MusicXml::note('D5', 2), $notes - 2).MusicXml::note('E5', 2, '', $slur('stop')).MusicXml::note('F5', 2)));
+    $velocities = fn (Score $score): array => array_map(fn (Note $note): float => Dynamics::velocity((new Dynamics($score))->ledger($note)), $score->notes);
+    expect($velocities($line(3)))->toBe([53.0, 49.0, 43.0, 49.0])->and(array_unique($velocities($line(6))))->toBe([49.0])
+        ->and((new Dynamics($line(2)))->ledger($line(2)->notes[0])[1])->toBe(['reason' => 'a slur begins', 'value' => 4.0]);
+});
