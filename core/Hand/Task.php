@@ -24,6 +24,8 @@ final class Task
     /** @var ?list<EvenPassage> */
     private ?array $passages = null;
 
+    private ?Redistribution $redistribution = null;
+
     /**
      * @param  list<Span>  $pedal  in order, not overlapping
      */
@@ -47,6 +49,14 @@ final class Task
     public function evenPassages(): array
     {
         return $this->passages ??= EvenPassage::find($this->tempo, Hazards::lines(array_values(array_filter($this->score->notes, fn (Note $note): bool => ! $note->grace))));
+    }
+
+    /**
+     * What the other hand could take.
+     */
+    public function redistribution(): Redistribution
+    {
+        return $this->redistribution ??= new Redistribution($this);
     }
 
     /**

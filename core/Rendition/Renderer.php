@@ -21,7 +21,7 @@ final class Renderer
     private const UP_AFTER = 0.02;
 
     /** And is down again this long after it at moderate tempo [mem], in seconds. */
-    private const DOWN_AFTER = 0.15;
+    public const DOWN_AFTER = 0.15;
 
     /** But never later than this before the first key to be caught is left, in seconds. */
     private const MARGIN = 0.02;

@@ -8,7 +8,6 @@ use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Leap;
-use Tarnwind\Core\Hand\Redistribution;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
@@ -25,7 +24,6 @@ final class Moves
     public static function findings(Task $task): array
     {
         $findings = [];
-        $redistribution = new Redistribution($task);
         foreach (Hand::cases() as $hand) {
             $grips = $task->fingering->grips[$hand->value];
             $taken = $task->fingering->taken[$hand->value];
@@ -34,7 +32,7 @@ final class Moves
                 if ($place === 0) {
                     continue;
                 }
-                $leap = self::leap($hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place], $redistribution);
+                $leap = self::leap($task, $hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
                 if ($leap === null) {
                     $findings[] = self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
                 } else {
@@ -66,7 +64,7 @@ final class Moves
      * @param  list<int>  $fingers
      * @param  list<int>  $next
      */
-    private static function leap(Hand $hand, Grip $from, array $fingers, Grip $to, array $next, Redistribution $redistribution): ?Finding
+    private static function leap(Task $task, Hand $hand, Grip $from, array $fingers, Grip $to, array $next): ?Finding
     {
         $leap = Leap::from($from, $fingers, $to, $next);
         $time = $to->seconds - $from->seconds;
@@ -75,7 +73,7 @@ final class Moves
             return null;
         }
         $help = 'leave early, look ahead, and practise arriving before the beat';
-        $offer = $redistribution->offer($struck[0]);
+        $offer = $task->redistribution()->offer($struck[0]);
         if ($offer !== null) {
             $help = $offer->inWords().($offer->refusal === null ? '' : "; $help");
         }

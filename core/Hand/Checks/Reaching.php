@@ -8,7 +8,6 @@ use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\FingerPlanner;
 use Tarnwind\Core\Hand\Grip;
-use Tarnwind\Core\Hand\Redistribution;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
@@ -30,7 +29,6 @@ final class Reaching
     public static function findings(Task $task): array
     {
         $findings = [];
-        $redistribution = new Redistribution($task);
         foreach (Hand::cases() as $hand) {
             $spans = new Spans($task->hands->reach($hand));
             foreach ($task->fingering->grips[$hand->value] as $place => $grip) {
@@ -38,7 +36,7 @@ final class Reaching
                 if (count($struck) < 2 || $struck[0]->has('arpeggiate')) {
                     continue;
                 }
-                $findings[] = self::beyond($task, $hand, $struck, $redistribution)
+                $findings[] = self::beyond($task, $hand, $struck)
                     ?? self::forced($task, $hand, $grip, $struck, $task->fingering->taken[$hand->value][$place], $spans);
             }
         }
@@ -49,7 +47,7 @@ final class Reaching
     /**
      * @param  non-empty-list<Note>  $struck  from the thumb outwards
      */
-    private static function beyond(Task $task, Hand $hand, array $struck, Redistribution $redistribution): ?Finding
+    private static function beyond(Task $task, Hand $hand, array $struck): ?Finding
     {
         $reach = $task->hands->reach($hand);
         $ends = [$struck[0], $struck[count($struck) - 1]];
@@ -59,7 +57,7 @@ final class Reaching
             return null;
         }
         $isBeyond = $span > $reach->largest;
-        [$words, $remedy] = self::help($task, $struck, $redistribution);
+        [$words, $remedy] = self::help($task, $struck);
 
         return new Finding(
             FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $struck,
@@ -75,9 +73,9 @@ final class Reaching
      * @param  non-empty-list<Note>  $struck  from the thumb outwards
      * @return array{string, ?Remedy}
      */
-    private static function help(Task $task, array $struck, Redistribution $redistribution): array
+    private static function help(Task $task, array $struck): array
     {
-        $offer = $redistribution->offer($struck[0]);
+        $offer = $task->redistribution()->offer($struck[0]);
         if ($offer !== null && $offer->refusal === null) {
             return [$offer->inWords(), $offer->remedy()];
         }

@@ -8,15 +8,13 @@ use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Severity;
+use Tarnwind\Core\Touch\KeyLengths;
 
 /**
  * Keys that one hand strikes while the other still holds them, and how early they must be left.
  */
 final class SharedKeys
 {
-    /** What a key needs to come up before it can be struck again, in ms [start]. */
-    private const KEY_RISES = 60;
-
     /**
      * @return list<Finding>
      */
@@ -29,7 +27,7 @@ final class SharedKeys
             }
             $before = $held[$note->midi] ?? null;
             if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $task->reading->hands[$before->id] !== $task->reading->hands[$note->id]) {
-                $early = 1000 * ($task->tempo->seconds($before->end()) - $task->tempo->seconds($note->onset)) + self::KEY_RISES;
+                $early = 1000 * ($task->tempo->seconds($before->end()) - $task->tempo->seconds($note->onset) + KeyLengths::KEY_RISES);
                 $findings[] = new Finding(
                     FindingKind::SharedKey, Severity::Warning, [$note, $before],
                     sprintf('Both hands want %s: the %s hand must leave it %d ms before its written end, or the key does not speak.', $note->inWords(), $task->reading->hands[$before->id]->value, round($early)),

@@ -3,29 +3,13 @@ import { Head, Link } from '@inertiajs/vue3';
 import { computed } from 'vue';
 import { ACTIONS, keyName, SOFT_PEDALS } from '../studio/pianos';
 import { clicksFromRate } from '../studio/rates';
+import type { StudentItem } from '../studio/types';
 import { spanName } from '../support/intervals';
 import PageFrame from '../support/PageFrame.vue';
 
 /** A student's instrument and hands, and what they mean for each of her pieces. */
 const props = defineProps<{
-    student: {
-        id: number;
-        name: string;
-        instrument: string;
-        half_pedal: boolean;
-        sostenuto: boolean;
-        lowest_key: number;
-        highest_key: number;
-        action: 'light' | 'medium' | 'heavy';
-        soft_pedal: 'works' | 'weak' | 'none';
-        weak_fingers: boolean;
-        run_rate: number | null;
-        repetition_rate: number | null;
-        right_comfortable: number | null;
-        right_largest: number | null;
-        left_comfortable: number | null;
-        left_largest: number | null;
-    };
+    student: Omit<StudentItem, 'copies' | 'instrumentLabel'>;
     pieces: {
         copy: number;
         title: string;

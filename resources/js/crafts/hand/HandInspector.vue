@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
 import BarsByKind from '../../desk/BarsByKind.vue';
+import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
@@ -37,7 +38,6 @@ const shown = computed(() => {
 });
 
 const SOURCES = { printed: 'printed', teacher: 'yours', planned: 'planned' } as const;
-const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
 const KINDS: Record<Finding['kind'], string> = {
     unjoined: 'Fingers do not join',
     'beyond-reach': 'Beyond reach',
@@ -110,16 +110,7 @@ const KINDS: Record<Finding['kind'], string> = {
             <h3>Keys to be kept</h3>
             <p v-for="one in holds" :key="one.note">{{ one.words }}</p>
         </section>
-        <section>
-            <h3>Findings</h3>
-            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
-            <article v-for="finding in findings" :key="finding.kind + finding.at + finding.reason" :class="['finding', finding.severity]">
-                <p>
-                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
-                </p>
-                <a-button v-if="finding.remedy" size="small" @click="fingers.remedy(finding)">{{ finding.remedy.label }}</a-button>
-            </article>
-        </section>
+        <FindingList :findings="findings" @mend="fingers.remedy" />
         <section>
             <h3>In the whole piece, for {{ student.name }}</h3>
             <p class="quiet">

@@ -1,4 +1,4 @@
-import { freshId } from '../../support/ids';
+import { freshId, withoutNotes } from '../../desk/marks';
 import type { FingerMark, OctaveMark } from '../../types/generated/plan';
 
 /** Sets the finger of a note; an earlier one gives way. */
@@ -22,11 +22,7 @@ export function typed(present: string | null, digit: number): string {
 
 /** Plays notes some octaves up; 0 for where they are written. */
 export function moveOctaves(marks: readonly OctaveMark[], notes: readonly string[], octaves: number): OctaveMark[] {
-    const moved = new Set(notes);
-    const others = marks.flatMap((mark) => {
-        const rest = mark.notes.filter((note) => !moved.has(note));
-        return rest.length === mark.notes.length ? [mark] : rest.length === 0 ? [] : [{ ...mark, notes: rest as [string, ...string[]] }];
-    });
+    const others = withoutNotes(marks, notes);
     return octaves === 0 || notes.length === 0
         ? others
         : [...others, { id: freshId('octave', others), craft: 'hand', kind: 'octave', notes: [...notes] as [string, ...string[]], octaves }];

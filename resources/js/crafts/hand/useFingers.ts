@@ -1,4 +1,5 @@
 import { computed, ref, watch } from 'vue';
+import { struckAt } from '../../desk/marks';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import { giveHand } from '../read/edits';
@@ -13,10 +14,7 @@ const TOGETHER = 1200;
 /** What the teacher does about fingers at the cursor. */
 export function useFingers(desk: Desk, score: DeskProps['score'], { byNote, compare }: HandsState) {
     /** The fingers at a moment, from the top down. */
-    function at(moment: number): FingeredNote[] {
-        const found = (score.moments[moment]?.notes ?? []).map((note) => byNote.value.get(note)).filter((one) => one !== undefined);
-        return found.sort((a, b) => b.midi - a.midi);
-    }
+    const at = (moment: number): FingeredNote[] => struckAt(score, moment, byNote.value);
 
     const now = computed(() => at(desk.cursor.value));
     const next = computed(() => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { fractionValue } from '../../support/fraction';
-import type { Finding } from '../../types/generated/examination';
 import type { PedalMark } from '../../types/generated/plan';
 import { placed } from './edits';
 import { beatName } from '../../desk/beats';
+import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 
@@ -39,8 +39,6 @@ const actions = computed(() => {
 });
 
 const findings = computed(() => props.desk.examination.value.findings.filter((finding) => finding.measure === props.desk.measure.value));
-
-const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
 
 const ORIGIN: Record<PedalMark['origin'], string> = { printed: 'printed', suggested: 'suggested', teacher: 'yours' };
 
@@ -94,16 +92,7 @@ function beat(time: number): string {
             </article>
         </section>
 
-        <section>
-            <h3>Findings</h3>
-            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
-            <article v-for="finding in findings" :key="finding.kind + finding.at" :class="['finding', finding.severity]">
-                <p>
-                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
-                </p>
-                <a-button v-if="finding.remedy" size="small" @click="desk.remedy(finding)">{{ finding.remedy.label }}</a-button>
-            </article>
-        </section>
+        <FindingList :findings="findings" @mend="desk.remedy" />
 
         <section>
             <h3>

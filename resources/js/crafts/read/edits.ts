@@ -1,3 +1,4 @@
+import { freshId } from '../../desk/marks';
 import type { ReadingMark } from '../../desk/useDesk';
 import type { Place } from '../../types/generated/plan';
 import type { ReadHarmony, ReadNote } from '../../types/generated/reading';
@@ -11,19 +12,11 @@ function same(a: Place, b: Place): boolean {
     return a.measure === b.measure && a.offset === b.offset;
 }
 
-/** An id that no other mark has. */
-function fresh(marks: readonly ReadingMark[], kind: string): string {
-    const used = new Set(marks.map((mark) => mark.id));
-    let number = marks.length + 1;
-    while (used.has(`${kind}-${number}`)) number++;
-    return `${kind}-${number}`;
-}
-
 /** Names the chord of a stretch; an earlier name of the same stretch gives way. */
 export function nameChord(marks: readonly ReadingMark[], from: Place, to: Place, chord: ChordName): ReadingMark[] {
     const others = forgetChord(marks, from);
     const mark: HarmonyMark = {
-        id: fresh(others, 'chord'),
+        id: freshId('chord', others),
         craft: 'reading',
         kind: 'harmony',
         from,
@@ -47,7 +40,7 @@ export function forgetChord(marks: readonly ReadingMark[], from: Place): Reading
  */
 export function setBoundary(marks: readonly ReadingMark[], at: Place, begins: boolean, read: boolean): ReadingMark[] {
     const others = marks.filter((mark) => mark.kind !== 'boundary' || !same(mark.at, at));
-    return begins === read ? others : [...others, { id: fresh(others, 'phrase'), craft: 'reading', kind: 'boundary', at, begins }];
+    return begins === read ? others : [...others, { id: freshId('phrase', others), craft: 'reading', kind: 'boundary', at, begins }];
 }
 
 /** Whether the teacher has said that a phrase begins at a place, or that none does. */
@@ -58,13 +51,13 @@ export function hasBoundary(marks: readonly ReadingMark[], at: Place): boolean {
 /** Gives notes to a layer. */
 export function giveLayer(marks: readonly ReadingMark[], notes: readonly string[], layer: ReadNote['layer']): ReadingMark[] {
     const others = release(marks, notes, 'layer');
-    return [...others, { id: fresh(others, 'layer'), craft: 'reading', kind: 'layer', notes: [...notes] as [string, ...string[]], layer }];
+    return [...others, { id: freshId('layer', others), craft: 'reading', kind: 'layer', notes: [...notes] as [string, ...string[]], layer }];
 }
 
 /** Gives notes to a hand. */
 export function giveHand(marks: readonly ReadingMark[], notes: readonly string[], hand: ReadNote['hand']): ReadingMark[] {
     const others = release(marks, notes, 'hand');
-    return [...others, { id: fresh(others, 'hand'), craft: 'reading', kind: 'hand', notes: [...notes] as [string, ...string[]], hand }];
+    return [...others, { id: freshId('hand', others), craft: 'reading', kind: 'hand', notes: [...notes] as [string, ...string[]], hand }];
 }
 
 /** Takes notes out of all marks of a kind; marks that are left empty go. */

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
 import BarsByKind from '../../desk/BarsByKind.vue';
+import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
@@ -24,7 +25,6 @@ const bar = computed(() => props.score.measures[props.desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
 const findings = computed(() => props.document.findings.filter(({ measure }) => measure === props.desk.measure.value));
 
-const SEVERITY: Record<Finding['severity'], string> = { hint: 'Hint', warning: 'Take care', serious: 'Serious' };
 const KINDS: Record<Finding['kind'], string> = {
     'hidden-by-pedal': 'Hidden by the pedal',
     'rest-held-through': 'Rest held through',
@@ -70,16 +70,7 @@ const KINDS: Record<Finding['kind'], string> = {
             </ul>
             <GesturePalette :gestures="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
         </section>
-        <section>
-            <h3>Findings</h3>
-            <p v-if="findings.length === 0" class="quiet">Nothing to mend here.</p>
-            <article v-for="finding in findings" :key="finding.kind + finding.note" :class="['finding', finding.severity]">
-                <p>
-                    <span class="severity">{{ SEVERITY[finding.severity] }}</span> {{ finding.reason }}
-                </p>
-                <a-button v-if="finding.remedy" size="small" @click="touch.remedy(finding)">{{ finding.remedy.label }}</a-button>
-            </article>
-        </section>
+        <FindingList :findings="findings" @mend="touch.remedy" />
         <section>
             <h3>In the whole piece</h3>
             <BarsByKind :places="document.findings" :names="KINDS" :measures="score.measures" @jump="desk.moveToMeasure" />

@@ -1,6 +1,6 @@
 import type { GestureMark, HoldMark, Place, SlurMark, TouchMark } from '../../types/generated/plan';
 import type { Slur } from '../../types/generated/touch';
-import { freshId } from '../../support/ids';
+import { freshId, withoutNotes } from '../../desk/marks';
 
 export type Articulation = TouchMark['articulation'];
 
@@ -23,14 +23,8 @@ export function articulate(marks: readonly TouchMark[], notes: readonly string[]
     return [...others, { id: freshId('touch', others), craft: 'touch', kind: 'articulation', notes: [...notes] as [string, ...string[]], articulation }];
 }
 
-/** Takes notes out of all marks; marks that are left empty go. */
-export function clear(marks: readonly TouchMark[], notes: readonly string[]): TouchMark[] {
-    const taken = new Set(notes);
-    return marks.flatMap((mark) => {
-        const rest = mark.notes.filter((note) => !taken.has(note));
-        return rest.length === mark.notes.length ? [mark] : rest.length === 0 ? [] : [{ ...mark, notes: rest as [string, ...string[]] }];
-    });
-}
+/** Takes articulations back. */
+export const clear = (marks: readonly TouchMark[], notes: readonly string[]): TouchMark[] => withoutNotes(marks, notes);
 
 type Ends = Pick<Slur, 'from' | 'to'>;
 

@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue';
+import { struckAt } from '../../desk/marks';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { nearestSpot, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
@@ -29,10 +30,7 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
     const byNote = computed<ReadonlyMap<string, KeyLength>>(() => new Map(touch.value?.lengths.map((one) => [one.note, one])));
 
     /** The keys struck at a moment, from the top down. */
-    function at(moment: number): KeyLength[] {
-        const found = (score.moments[moment]?.notes ?? []).map((note) => byNote.value.get(note)).filter((one) => one !== undefined);
-        return found.sort((a, b) => b.midi - a.midi);
-    }
+    const at = (moment: number): KeyLength[] => struckAt(score, moment, byNote.value);
 
     /** Those at the cursor; none is selected for all of them. */
     const now = computed(() => at(desk.cursor.value));
