@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\PageStore;
 use App\Support\PieceSummary;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
@@ -14,14 +15,20 @@ use Illuminate\Support\Facades\Cache;
 use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\Examiner;
+use Tarnwind\Core\Pedal\Moment;
 use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Plan\BarNote;
 use Tarnwind\Core\Plan\GestureMark;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\PedalMark;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Preparation\Frame;
+use Tarnwind\Core\Preparation\Page;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -72,7 +79,7 @@ final class Piece extends Model
 
     public function score(): Score
     {
-        return $this->read()[0];
+        return $this->read()->whole()[0];
     }
 
     /**
@@ -92,7 +99,7 @@ final class Piece extends Model
      */
     public function readFor(Plan $plan): array
     {
-        [$score, $reading] = $this->read();
+        [$score, $reading] = $this->read()->whole();
         $marks = $plan->readingMarks();
 
         return [$score, $marks === [] ? $reading : Cache::remember(
@@ -102,32 +109,68 @@ final class Piece extends Model
     }
 
     /**
-     * The part of it that a single edit needs; kept by itself for a day, since it is quicker to fetch.
+     * Some bars of it as a plan has them, with what they need from around, fetched without the rest.
+     *
+     * @return array{Score, Reading, Bars} with the bars to be answered
+     */
+    public function readAround(Bars $edited, Plan $plan): array
+    {
+        $kept = $this->read();
+        $frame = $kept->frame();
+        $answered = $frame->answered($edited);
+        $needed = $frame->needed($answered, $plan);
+        $pages = $kept->pages(intdiv($needed->first, Frame::BARS), intdiv($needed->last, Frame::BARS));
+
+        return [...$frame->excerpt($needed, $pages, $plan), $answered];
+    }
+
+    /**
+     * It set in time for the foot, as a plan has it for a student's hands.
      */
     public function texture(Plan $plan, Hands $hands = new Hands): Texture
+    {
+        return $this->setInTime($plan, $hands)->whole();
+    }
+
+    /**
+     * Some of that: what bears on a stretch, widened to the whole of the pedals that touch it.
+     */
+    public function textureAround(Plan $plan, Hands $hands, Fraction $from, Fraction $to): Texture
+    {
+        $kept = $this->setInTime($plan, $hands);
+        $frame = $kept->frame();
+        $bars = $frame->bearingOn(...Examiner::widened($plan->spans($frame->measures), $from, $to));
+
+        return $frame->with(array_merge(...$kept->pages(intdiv($bars->first, Frame::BARS), intdiv($bars->last, Frame::BARS))));
+    }
+
+    /**
+     * @return PageStore<Texture, Texture, list<Moment>>
+     */
+    private function setInTime(Plan $plan, Hands $hands): PageStore
     {
         $marks = array_filter($plan->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark && ! $mark instanceof BarNote && ! $mark instanceof GestureMark);
         $rests = md5(serialize([$plan->tempo, array_values($marks), $plan->fingering, $plan->style, $hands]));
 
-        return Cache::remember($this->cacheKey("texture:$rests"), now()->addDay(), function () use ($plan, $hands): Texture {
+        return new PageStore($this->cacheKey("texture:$rests"), 1, function () use ($plan, $hands): Texture {
             [$score, $reading] = $this->readFor($plan);
 
             return Preparation::planned($score, $reading, $plan, $hands)->texture;
-        });
+        }, fn (Texture $texture): array => [$texture->with([]), $texture->pages(Frame::BARS)]);
     }
 
     /**
      * The score as it stands and what it means: read once and kept.
      *
-     * @return array{Score, Reading}
+     * @return PageStore<array{Score, Reading}, Frame, Page>
      */
-    private function read(): array
+    private function read(): PageStore
     {
-        return Cache::rememberForever($this->cacheKey('read'), function (): array {
+        return new PageStore($this->cacheKey('read'), 30, function (): array {
             $score = ScoreReader::read($this->document(), $this->part);
 
             return [$score, Reading::of($score)];
-        });
+        }, fn (array $whole): array => [Frame::of(...$whole), Frame::pages(...$whole)]);
     }
 
     /**
@@ -135,14 +178,17 @@ final class Piece extends Model
      */
     public function replaceWith(Document $document, Score $score): void
     {
-        Cache::forget($this->cacheKey('read'));
+        $this->read()->forget();
         $this->revision++;
         $this->fill(['summary' => PieceSummary::of($score), 'musicxml' => $document->toXml()])->save();
     }
 
+    /**
+     * What is kept goes by what the file holds: a corrected file, or another database, never meets what was kept before.
+     */
     private function cacheKey(string $what): string
     {
-        return "piece:$this->id:$this->revision:$what";
+        return 'piece:'.hash('xxh128', "$this->part $this->musicxml").":$what";
     }
 
     /**

@@ -26,11 +26,32 @@ final class Findings
      */
     public static function of(Task $task, array $joints): array
     {
-        $findings = [
-            ...Joining::findings($task, $joints), ...Reaching::findings($task), ...LettingGo::findings($task), ...Moves::findings($task),
-            ...SharedKeys::findings($task), ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
+        return self::inOrder([
+            ...self::near($task, $joints), ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
             ...Compass::findings($task), ...SoftPedalMarks::findings($task),
-        ];
+        ]);
+    }
+
+    /**
+     * Those that an excerpt of a piece can tell.
+     *
+     * @param  list<Joint>  $joints
+     * @return list<Finding> by place
+     */
+    public static function near(Task $task, array $joints): array
+    {
+        return self::inOrder([
+            ...Joining::findings($task, $joints), ...Reaching::findings($task), ...LettingGo::findings($task), ...Moves::findings($task),
+            ...SharedKeys::findings($task),
+        ]);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<Finding>
+     */
+    private static function inOrder(array $findings): array
+    {
         usort($findings, fn (Finding $a, Finding $b): int => $a->notes[0]->onset->compareTo($b->notes[0]->onset));
 
         return $findings;

@@ -9,7 +9,7 @@ namespace Tarnwind\Core\Hand;
  */
 final class FingerPlanner
 {
-    /** @var array<string, array<string, float>> cost of motions by keys, then by fingers: figures come again */
+    /** @var array<string, array<string, float>> cost of motions by name, then by fingers: figures come again */
     private array $motions = [];
 
     /**
@@ -117,11 +117,12 @@ final class FingerPlanner
             $before = $this->grips[$place - 1] ?? null;
             $after = $this->grips[$place + 1] ?? null;
             $names[$place] = array_map(fn (array $fingers): string => implode('', $fingers), $ways[$place]);
-            $urgency = $before === null ? 0.0 : Effort::urgency($before, $grip);
-            $keys = $before === null ? '' : self::keysOf($before, $grip);
+            $motion = $before === null ? null : new Motion($before, $grip, $this->effort->spans);
+            $urgency = $motion?->urgency();
+            $motions = $motion === null ? [] : $this->motions[$motion->name()] ?? [];
             foreach ($ways[$place] as $way => $fingers) {
                 $own = $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null);
-                if ($before === null) {
+                if ($motion === null) {
                     $best[$place][$way] = $own;
 
                     continue;
@@ -133,13 +134,16 @@ final class FingerPlanner
                         continue;
                     }
                     $name = $names[$place - 1][$earlier].' '.$names[$place][$way];
-                    $cost += $urgency * ($this->motions[$keys][$name] ??= $this->effort->motion($before, $others, $grip, $fingers));
+                    $cost += $urgency * ($motions[$name] ??= $motion->cost($others, $fingers));
                     if ($cost < $least) {
                         $least = $cost;
                         $from[$place][$way] = $earlier;
                     }
                 }
                 $best[$place][$way] = $least + $own;
+            }
+            if ($motion !== null) {
+                $this->motions[$motion->name()] = $motions;
             }
         }
         $last = count($this->grips) - 1;
@@ -151,23 +155,5 @@ final class FingerPlanner
         }
 
         return array_reverse($plan);
-    }
-
-    /**
-     * The keys of two grips and what is held over, an octave like another.
-     */
-    private static function keysOf(Grip $from, Grip $to): string
-    {
-        $octave = 12 * (int) floor($from->keys[0] / 12);
-        $keys = Effort::isQuick($from, $to) ? 'quick ' : '';
-        foreach ([$from, $to] as $grip) {
-            foreach ($grip->keys as $index => $key) {
-                $over = $grip === $to ? ($grip->held[$index] ? array_search($grip->notes[$index], $from->notes, true) : '') : (in_array($grip->notes[$index], $to->notes, true) ? 'h' : '');
-                $keys .= ($key - $octave).":$over ";
-            }
-            $keys .= '/';
-        }
-
-        return $keys;
     }
 }

@@ -40,7 +40,7 @@ final readonly class Fingering
         $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
         $loud = $school === School::Strength || $hands->weakFingers ? self::loud($score) : [];
         $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
-        if ($school !== School::Figure && $school !== School::Print) {
+        if (! $school->comparesFigures()) {
             return $plan;
         }
         foreach (Figures::of($score, $reading) as [, $pairs]) {

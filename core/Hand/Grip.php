@@ -42,7 +42,7 @@ final readonly class Grip
      */
     public static function of(Hand $hand, array $struck, array $held, TempoMap $tempo): self
     {
-        $outward = $hand === Hand::Right ? 1 : -1;
+        $outward = $hand->outwards();
         $notes = [...$struck, ...$held];
         usort($notes, fn (Note $a, Note $b): int => $outward * ($a->midi <=> $b->midi));
 

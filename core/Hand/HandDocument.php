@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
 
 /**
@@ -17,26 +18,61 @@ final class HandDocument
      */
     public static function of(Task $task): array
     {
-        $joints = Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
+        $joints = self::joints($task);
+
+        return self::document($task, $joints, Findings::of($task, $joints), new Bars(0, count($task->score->measures) - 1));
+    }
+
+    /**
+     * What is new in some bars of a piece.
+     *
+     * @param  Task  $task  of an excerpt around the bars
+     * @return array<string, mixed>
+     */
+    public static function stretch(Task $task, Bars $bars): array
+    {
+        $joints = self::joints($task);
 
         return [
-            'fingers' => array_values(array_map(fn (FingeredNote $one): array => [
+            'bars' => $bars->toArray(),
+            'kinds' => array_column(array_filter(FindingKind::cases(), fn (FindingKind $kind): bool => $kind->isNear()), 'value'),
+            ...self::document($task, $joints, Findings::near($task, $joints), $bars),
+        ];
+    }
+
+    /**
+     * @return list<Joint>
+     */
+    private static function joints(Task $task): array
+    {
+        return Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @param  list<Finding>  $findings
+     * @return array<string, mixed>
+     */
+    private static function document(Task $task, array $joints, array $findings, Bars $bars): array
+    {
+        return [
+            'fingers' => array_map(fn (FingeredNote $one): array => [
                 'note' => $one->note->id, 'midi' => $one->note->midi, 'name' => $one->note->inWords(),
                 'hand' => $task->reading->hands[$one->note->id]->value, 'finger' => (string) $one, 'source' => $one->source->value,
-            ], $task->fingering->notes)),
+            ], $bars->of(array_values($task->fingering->notes), fn (FingeredNote $one): int => $one->note->measure)),
             'joints' => array_map(fn (Joint $joint): array => [
-                'from' => $joint->from->id, 'to' => $joint->to->id, 'at' => (string) $joint->to->onset, 'kind' => $joint->kind->value,
-            ], array_values(array_filter($joints, fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers))),
+                'from' => $joint->from->id, 'to' => $joint->to->id, 'at' => (string) $joint->to->onset, 'measure' => $joint->to->measure, 'kind' => $joint->kind->value,
+            ], array_values(array_filter($joints, fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers && $bars->has($joint->to->measure)))),
             'holds' => array_map(fn (Hold $hold): array => [
                 'note' => $hold->note->id, 'at' => (string) $hold->note->onset, 'measure' => $hold->note->measure, 'finger' => $hold->finger, 'words' => $hold->inWords($task->score),
-            ], [...Hold::of($task->fingering, Hand::Right), ...Hold::of($task->fingering, Hand::Left)]),
+            ], $bars->of([...Hold::of($task->fingering, Hand::Right), ...Hold::of($task->fingering, Hand::Left)], fn (Hold $hold): int => $hold->note->measure)),
             'findings' => array_map(fn (Finding $finding): array => [
                 'kind' => $finding->kind->value, 'severity' => $finding->severity->value, 'at' => (string) $finding->notes[0]->onset,
                 'measure' => $finding->notes[0]->measure, 'notes' => array_map(fn (Note $note): string => $note->id, $finding->notes), 'reason' => $finding->reason,
                 'remedy' => $finding->remedy === null ? null : [
                     'action' => $finding->remedy->action, 'note' => $finding->remedy->note, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
                 ],
-            ], Findings::of($task, $joints)),
+            ], $bars->of($findings, fn (Finding $finding): int => $finding->notes[0]->measure)),
         ];
     }
 }

@@ -129,9 +129,8 @@ final readonly class Joints
             return "{$finger}–{$next} leaves a gap";
         }
         $hand = $this->reading->hands[$from->id];
-        $outward = $hand === Hand::Right ? 1 : -1;
         [$lower, $higher] = [min($finger, $next), max($finger, $next)];
-        $span = ($finger < $next ? 1 : -1) * $outward * ($to->midi - $from->midi);
+        $span = Spans::opened($finger, $next, $hand->outwards() * ($to->midi - $from->midi));
         $isPass = $lower === 1 && $span < 0 && $span >= -self::PASS && $higher < 5;
 
         return $isPass || $this->spans[$hand->value]->reaches($lower, $higher, $span) ? null : "{$finger}–{$next} does not reach ".abs($to->midi - $from->midi).' semitones';

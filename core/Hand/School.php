@@ -20,4 +20,12 @@ enum School: string
 
     /** The print: what comes again takes the printed fingers with it, and nothing else is suggested. */
     case Print = 'print';
+
+    /**
+     * Whether fingers of one figure decide those of another, however far apart.
+     */
+    public function comparesFigures(): bool
+    {
+        return $this === self::Figure || $this === self::Print;
+    }
 }

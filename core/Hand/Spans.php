@@ -66,6 +66,16 @@ final readonly class Spans
     }
 
     /**
+     * How far two fingers open that strike keys one after the other; below 0 where they cross.
+     *
+     * @param  int  $distance  semitones from the first key to the second, outwards from the thumb
+     */
+    public static function opened(int $finger, int $next, int $distance): int
+    {
+        return $finger < $next ? $distance : -$distance;
+    }
+
+    /**
      * How far two fingers open in comfort, in semitones.
      */
     public function comfortable(int $lower, int $higher): float

@@ -62,20 +62,32 @@ final class Examiner
     public static function examine(Texture $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
     {
         $last = count($texture->moments) - 1;
-        $wideFrom = $from ??= $texture->moments[0]->at;
-        $wideTo = $to ??= $texture->moments[$last]->at;
-        foreach ($spans as $span) {
-            if (! $span->up->isLessThan($from) && ! $to->isLessThan($span->down)) {
-                $wideFrom = $span->down->isLessThan($wideFrom) ? $span->down : $wideFrom;
-                $wideTo = Fraction::max($wideTo, $span->up);
-            }
-        }
+        [$wideFrom, $wideTo] = self::widened($spans, $from ?? $texture->moments[0]->at, $to ?? $texture->moments[$last]->at);
         $window = [$texture->momentAt($wideFrom), $texture->momentAt($wideTo)];
         $examiner = new self($texture, $spans, $decay, $window);
         $examiner->run();
         usort($examiner->findings, fn (Finding $a, Finding $b): int => $a->at->compareTo($b->at));
 
         return new Examination($texture->moments[$window[0]]->at, $texture->moments[$window[1]]->at, $examiner->reports, $examiner->blur, $examiner->findings);
+    }
+
+    /**
+     * A stretch with the whole of every span that touches it.
+     *
+     * @param  list<Span>  $spans
+     * @return array{Fraction, Fraction}
+     */
+    public static function widened(array $spans, Fraction $from, Fraction $to): array
+    {
+        [$wideFrom, $wideTo] = [$from, $to];
+        foreach ($spans as $span) {
+            if (! $span->up->isLessThan($from) && ! $to->isLessThan($span->down)) {
+                $wideFrom = $span->down->isLessThan($wideFrom) ? $span->down : $wideFrom;
+                $wideTo = Fraction::max($wideTo, $span->up);
+            }
+        }
+
+        return [$wideFrom, $wideTo];
     }
 
     private function run(): void

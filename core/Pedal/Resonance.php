@@ -23,6 +23,9 @@ final class Resonance
     /** A string this far below its stroke, in dB, is taken as silent. */
     private const SILENT = 60.0;
 
+    /** Seconds after which every string of every instrument is that far down. */
+    public const LONGEST = 40.0;
+
     /** Half pedal: strings up to this key ring on; above it they are stopped faster and faster [start]. */
     public const HALF_PEDAL_FREE = 47;
 

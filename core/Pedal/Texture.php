@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Search;
@@ -26,6 +27,53 @@ final readonly class Texture
         public TempoMap $tempo,
         public array $measures,
     ) {
+    }
+
+    /**
+     * The same piece with some of its moments.
+     *
+     * @param  list<Moment>  $moments
+     */
+    public function with(array $moments): self
+    {
+        return new self($moments, $this->harmonies, $this->tempo, $this->measures);
+    }
+
+    /**
+     * Its moments in pages of so many bars each.
+     *
+     * @return list<list<Moment>>
+     */
+    public function pages(int $bars): array
+    {
+        $pages = array_fill(0, intdiv(max(0, count($this->measures) - 1), $bars) + 1, []);
+        foreach ($this->moments as $moment) {
+            $pages[intdiv($moment->measure, $bars)][] = $moment;
+        }
+
+        return $pages;
+    }
+
+    /**
+     * The bars with everything that bears on what is heard from one place to another: strings that may ring, and the
+     * harmony from its beginning.
+     */
+    public function bearingOn(Fraction $from, Fraction $to): Bars
+    {
+        $seconds = $this->tempo->seconds($from) - Resonance::LONGEST;
+        $ringing = $this->barAt(fn (Measure $measure): bool => $this->tempo->seconds($measure->start) <= $seconds);
+        $harmony = $this->harmonies[Search::last(count($this->harmonies), fn (int $index): bool => ! $from->isLessThan($this->harmonies[$index]->from))] ?? null;
+        $begins = $harmony === null ? $ringing : $this->barAt(fn (Measure $measure): bool => ! $harmony->from->isLessThan($measure->start));
+
+        return new Bars(min($ringing, $begins), $this->barAt(fn (Measure $measure): bool => ! $to->isLessThan($measure->start)));
+    }
+
+    /**
+     * @param  callable(Measure): bool  $holds  up to some bar
+     */
+    private function barAt(callable $holds): int
+    {
+        return Search::last(count($this->measures), fn (int $index): bool => $holds($this->measures[$index]));
     }
 
     /**

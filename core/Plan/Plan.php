@@ -113,9 +113,9 @@ final readonly class Plan
      *
      * @return array<string, KeyLength> by note id
      */
-    public function keyLengths(Score $played): array
+    public function keyLengths(Score $played, TempoMap $tempo): array
     {
-        return KeyLengths::of($played, $this->tempoMap($played), $this->style, $this->articulationsByNote());
+        return KeyLengths::of($played, $tempo, $this->style, $this->articulationsByNote());
     }
 
     /**

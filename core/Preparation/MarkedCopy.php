@@ -54,7 +54,8 @@ final readonly class MarkedCopy
     public function toMidi(): string
     {
         $played = $this->plan->played($this->score);
-        $rendition = Renderer::render($played, $this->plan->spans($played->measures), $this->plan->tempoMap($played), $this->plan->keyLengths($played));
+        $tempo = $this->plan->tempoMap($played);
+        $rendition = Renderer::render($played, $this->plan->spans($played->measures), $tempo, $this->plan->keyLengths($played, $tempo));
 
         return MidiWriter::write($rendition, $this->score->title);
     }

@@ -13,4 +13,12 @@ enum Hand: string
     {
         return $this === self::Right ? self::Left : self::Right;
     }
+
+    /**
+     * The direction from thumb to little finger on the keyboard: 1 upwards, −1 downwards.
+     */
+    public function outwards(): int
+    {
+        return $this === self::Right ? 1 : -1;
+    }
 }

@@ -71,7 +71,7 @@ final readonly class Reading
             $harmonies = Numerals::name($this->keys, $this->around($score, $corrections->harmonies));
         }
         if ($corrections->layers !== []) {
-            $layers = array_replace($layers, array_map(fn (Layer $layer): LayeredNote => new LayeredNote($layer, 1.0), $corrections->layers));
+            $layers = array_replace($layers, self::layered($corrections));
             $textures = TextureReader::read($score, $layers);
             $innerLines = InnerLines::find($score, $layers);
         }
@@ -85,6 +85,36 @@ final readonly class Reading
         }
 
         return self::compose($score, $this->keys, $harmonies, $phrases, $likenesses, $patterns, $layers, $hands, $textures, $innerLines, $corrections);
+    }
+
+    /**
+     * The same piece with other notes, or some of them.
+     *
+     * @param  array<string, Hand>  $hands  by note id
+     * @param  array<string, LayeredNote>  $layers  by note id
+     */
+    public function withNotes(array $hands, array $layers): self
+    {
+        return new self(
+            $this->keys, $this->harmonies, $this->nonChordNotes, $this->cadences, $this->boundaries, $this->sections, $this->likenesses, $this->patterns,
+            $layers, $hands, $this->textures, $this->innerLines, $this->phrases,
+        );
+    }
+
+    /**
+     * This reading with the hands and layers of the teacher, and nothing that rests on them read again.
+     */
+    public function handedOut(Corrections $corrections): self
+    {
+        return $this->withNotes(array_replace($this->hands, $corrections->hands), array_replace($this->layers, self::layered($corrections)));
+    }
+
+    /**
+     * @return array<string, LayeredNote> by note id
+     */
+    private static function layered(Corrections $corrections): array
+    {
+        return array_map(fn (Layer $layer): LayeredNote => new LayeredNote($layer, 1.0), $corrections->layers);
     }
 
     /**

@@ -18,6 +18,7 @@ final readonly class Score
      * @param  list<Slur>  $slurs
      * @param  list<int>  $playbackOrder  bar indexes with repeats unfolded
      * @param  list<string>  $warnings  in a teacher's words
+     * @param  array<int|string, true>  $sharedVoices  voice numbers that both staves use for voices of their own
      */
     public function __construct(
         public string $title,
@@ -29,6 +30,7 @@ final readonly class Score
         public array $slurs,
         public array $playbackOrder,
         public array $warnings,
+        public array $sharedVoices,
     ) {
     }
 
@@ -88,7 +90,7 @@ final readonly class Score
     {
         usort($notes, fn (Note $a, Note $b): int => $a->onset->compareTo($b->onset) ?: $b->grace <=> $a->grace ?: ($a->grace ? 0 : $a->midi <=> $b->midi));
 
-        return new self($this->title, $this->parts, $this->readParts, $this->measures, $notes, $this->marks, $slurs, $this->playbackOrder, $this->warnings);
+        return new self($this->title, $this->parts, $this->readParts, $this->measures, $notes, $this->marks, $slurs, $this->playbackOrder, $this->warnings, $this->sharedVoices);
     }
 
     /**

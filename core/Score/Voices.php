@@ -15,7 +15,7 @@ final readonly class Voices
      * @param  array<string, list<non-empty-list<Note>>>  $strokes  by voice, in time order
      * @param  array<string, array<string, int>>  $places  of strokes, by voice, then by onset
      * @param  array<string, Note>  $notes  by id
-     * @param  array<string, true>  $shared  voices whose number both staves use for voices of their own
+     * @param  array<int|string, true>  $shared  voices whose number both staves use for voices of their own
      */
     private function __construct(
         private array $strokes,
@@ -27,7 +27,7 @@ final readonly class Voices
 
     public static function of(Score $score): self
     {
-        $shared = self::sharedNumbers($score);
+        $shared = $score->sharedVoices;
         $strokes = [];
         foreach ($score->notes as $note) {
             if (! $note->grace) {
@@ -42,21 +42,25 @@ final readonly class Voices
     }
 
     /**
-     * @return array<string, true>
+     * The numbers that both staves use for voices of their own: more stands under them in a bar than fits into it.
+     *
+     * @param  list<Measure>  $measures
+     * @param  list<Note>  $notes
+     * @return array<int|string, true>
      */
-    private static function sharedNumbers(Score $score): array
+    public static function sharedNumbers(array $measures, array $notes): array
     {
         $filled = [];
-        foreach ($score->notes as $note) {
+        foreach ($notes as $note) {
             if (! $note->grace) {
-                $filled[$note->voice][$note->measure]["$note->staff/$note->onset"] = min($note->duration->toFloat(), $score->measures[$note->measure]->length->toFloat());
+                $filled[$note->voice][$note->measure]["$note->staff/$note->onset"] = min($note->duration->toFloat(), $measures[$note->measure]->length->toFloat());
             }
         }
         $shared = [];
         foreach ($filled as $voice => $bars) {
             foreach ($bars as $bar => $strokes) {
-                if (array_sum($strokes) > $score->measures[$bar]->length->toFloat() + 1e-6) {
-                    $shared["$voice"] = true;
+                if (array_sum($strokes) > $measures[$bar]->length->toFloat() + 1e-6) {
+                    $shared[$voice] = true;
                 }
             }
         }
@@ -104,7 +108,7 @@ final readonly class Voices
     }
 
     /**
-     * @param  array<string, true>  $shared
+     * @param  array<int|string, true>  $shared
      */
     private static function nameOf(Note $note, array $shared): string
     {

@@ -77,7 +77,7 @@ final class KeyLengths
             $share = $this->style->share($asked);
             $reason = sprintf('%s: %d %% of its length', str_replace('-', ' ', $asked->value), round(100 * $share));
         } else {
-            [$share, $reason] = $this->byHabit($note, $next !== null, $next !== null && $end->isLessThan($next->onset));
+            [$share, $reason] = $this->byHabit($note, $next !== null, $end->isLessThan($next->onset ?? $this->score->end()));
         }
         $joins = $isFollowed && ($asked === Articulation::Legato || ($asked === null && ($this->slurred[$note->id] ?? null) === false));
         [$left, $reason] = $this->inTime($note, $share, $joins, $reason);

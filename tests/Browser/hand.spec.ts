@@ -50,6 +50,31 @@ test('fingers are planned, set by typing, and the rest follows', async ({ page }
     await saved(page);
 });
 
+test('in a longer piece the bars around an edit are answered first, then the whole', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    const asked: (object | null)[] = [];
+    page.on('request', (request) => {
+        const { bars = null } = request.url().endsWith('/hand') ? (request.postDataJSON() as { bars?: object }) : { bars: 'other' };
+        if (bars !== 'other') asked.push(bars as object | null);
+    });
+    await page.getByRole('button', { name: 'Hand', exact: true }).click();
+    const inspector = page.getByRole('complementary');
+    await expect(page.locator('.fingers .planned text').first()).toBeVisible();
+    expect(asked).toEqual([null]);
+
+    // A finger that does not fit what follows: findings come with the first answer and stay with the second.
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('4');
+    await expect(page.locator('.fingers .teacher text')).toHaveText('4');
+    await expect.poll(() => asked).toEqual([null, { first: 1, last: 1 }, null]);
+    await expect(inspector.getByRole('listitem').first()).toContainText('right, yours');
+    await page.keyboard.press('z');
+    await expect(page.locator('.fingers .teacher')).toHaveCount(0);
+    await expect.poll(() => asked.length).toBe(5);
+    await saved(page);
+});
+
 test('a smaller hand has its own findings, each mended by one action', async ({ page }) => {
     await signIn(page);
     await page.getByRole('button', { name: 'Add a student' }).click();

@@ -6,6 +6,10 @@ use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use Database\Factories\PieceFactory;
+use Illuminate\Cache\Events\KeyWritten;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Event;
 use Inertia\Testing\AssertableInertia;
 use Opis\JsonSchema\Validator;
 use Tests\support\Corpus;
@@ -60,15 +64,21 @@ it('reads around what the teacher names, and plans the pedal on it', function ()
         ->assertJson(fn ($json) => $json->where('plan.marks', fn ($kept): bool => collect($kept)->where('craft', 'reading')->count() === 2)->etc());
 });
 
-it('reads a piece once, and again only when its file is replaced', function (): void {
+it('reads a piece once, and again only when its file is another', function (): void {
+    $readings = 0;
+    Event::listen(KeyWritten::class, function (KeyWritten $event) use (&$readings): void {
+        $readings += str_ends_with($event->key, ':read:whole') ? 1 : 0;
+    });
+    Cache::flush();
     $this->get($this->url)->assertOk();
-    // Whatever reads the file now would fail.
-    Piece::query()->whereKey($this->piece->id)->update(['musicxml' => 'nothing']);
+    expect($readings)->toBe(1);
     $this->get($this->url)->assertOk();
     $this->postJson("$this->url/reading", planWith($this, [['id' => 'b', 'craft' => 'reading', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true]]))->assertOk();
     $this->postJson("$this->url/suggestion", planWith($this, []))->assertOk();
-    Piece::query()->whereKey($this->piece->id)->update(['revision' => 2]);
-    $this->get($this->url)->assertServerError();
+    expect($readings)->toBe(1);
+    Piece::query()->whereKey($this->piece->id)->update(PieceFactory::read((string) file_get_contents(database_path('demo/slow-weather.musicxml'))));
+    $this->get($this->url)->assertOk();
+    expect($readings)->toBe(2);
 });
 
 it('refuses a chord or a layer that does not exist', function (array $mark): void {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\support;
 
 use RuntimeException;
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 
 /**
  * The open MusicXML sample corpus and the independent readers the core is checked against.
@@ -31,6 +33,26 @@ final class Corpus
     public static function path(string $name): string
     {
         return self::files()[$name] ?? throw new RuntimeException("The corpus has no $name.");
+    }
+
+    /**
+     * A piece of about so many notes, made of the bars of a file over and over.
+     */
+    public static function grown(string $name, int $notes): string
+    {
+        $document = Document::open((string) file_get_contents(self::path($name)));
+        $score = ScoreReader::read($document);
+        $tree = new \DOMDocument;
+        $tree->loadXML($document->only($score->readParts)->toPlainXml());
+        $part = $tree->getElementsByTagName('part')->item(0) ?? throw new RuntimeException("$name has no part.");
+        $bars = iterator_to_array($tree->getElementsByTagName('measure'));
+        for ($times = 1; $times * count($score->notes) < $notes; $times++) {
+            foreach ($bars as $bar) {
+                $part->appendChild($bar->cloneNode(true));
+            }
+        }
+
+        return (string) $tree->saveXML();
     }
 
     /**

@@ -23,7 +23,8 @@ final class RenderCommand extends Command
             $score = $this->score($this->document());
             $plan = $this->plan($score);
             $played = $plan->played($score);
-            $this->print(Renderer::render($played, $plan->spans($played->measures), $plan->tempoMap($played), $plan->keyLengths($played))->toArray());
+            $tempo = $plan->tempoMap($played);
+            $this->print(Renderer::render($played, $plan->spans($played->measures), $tempo, $plan->keyLengths($played, $tempo))->toArray());
         });
     }
 }

@@ -17,11 +17,10 @@ final class ExaminationController
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        $texture = $copy->piece->texture($plan, $copy->student->hands());
-
-        $examination = Examiner::examine(
-            $texture, $plan->spans($texture->measures), $copy->student->instrument->decay(), $request->place('from'), $request->place('to'),
-        );
+        $hands = $copy->student->hands();
+        [$from, $to] = [$request->place('from'), $request->place('to')];
+        $texture = $from === null || $to === null ? $copy->piece->texture($plan, $hands) : $copy->piece->textureAround($plan, $hands, $from, $to);
+        $examination = Examiner::examine($texture, $plan->spans($texture->measures), $copy->student->instrument->decay(), $from, $to);
 
         return response()->json(['from' => (string) $examination->from, 'to' => (string) $examination->to, ...$examination->toArray()]);
     }

@@ -13,15 +13,21 @@ use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\HandDocument;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Score\Bars;
 
 /**
  * The fingers for this student's hands, around those the plan sets; nothing is saved.
  */
 final class HandController
 {
+    /**
+     * All of them, or quickly those around the bars that were edited.
+     */
     public function show(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
-        return response()->json(HandDocument::of($this->task($request->plan(), $copy)));
+        [$task, $bars] = $this->task($request->plan(), $copy, $request->bars());
+
+        return response()->json($bars === null ? HandDocument::of($task) : HandDocument::stretch($task, $bars));
     }
 
     /**
@@ -29,19 +35,24 @@ final class HandController
      */
     public function alternatives(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
+        [$task] = $this->task($request->plan(), $copy, $request->bars());
+
         return response()->json(array_map(fn (Alternative $one): array => [
             'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,
-        ], Alternatives::of($this->task($request->plan(), $copy), $request->string('note')->toString())));
+        ], Alternatives::of($task, $request->string('note')->toString())));
     }
 
-    private function task(Plan $plan, StudentCopy $copy): Task
+    /**
+     * @return array{Task, ?Bars} of an excerpt, with the bars it answers for, if some bars are asked for
+     */
+    private function task(Plan $plan, StudentCopy $copy, ?Bars $edited): array
     {
-        [$written, $reading] = $copy->piece->readFor($plan);
+        [$written, $reading, $bars] = $edited === null ? [...$copy->piece->readFor($plan), null] : $copy->piece->readAround($edited, $plan);
         $score = $plan->played($written);
         $tempo = $plan->tempoMap($score);
         $student = $copy->student;
         $fingering = Fingering::of($score, $reading, $tempo, $student->hands(), $plan->fingersByNote(), $plan->fingering);
 
-        return new Task($score, $reading, $tempo, $fingering, $student->hands(), $student->rates(), $student->piano(), $plan->spans($score->measures));
+        return [new Task($score, $reading, $tempo, $fingering, $student->hands(), $student->rates(), $student->piano(), $plan->spans($score->measures)), $bars];
     }
 }

@@ -10,15 +10,17 @@ use Illuminate\Http\JsonResponse;
 use Tarnwind\Core\Touch\TouchDocument;
 
 /**
- * How long each key is held under a plan, and what the pedal makes of it; nothing is saved.
+ * How long each key is held under a plan, and what the pedal makes of it, everywhere or quickly around the bars that
+ * were edited; nothing is saved.
  */
 final class TouchController
 {
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $plan = $request->plan();
-        [$written, $reading] = $copy->piece->readFor($plan);
+        $edited = $request->bars();
+        [$written, $reading, $bars] = $edited === null ? [...$copy->piece->readFor($plan), null] : $copy->piece->readAround($edited, $plan);
 
-        return response()->json(TouchDocument::of($written, $plan->played($written), $reading, $plan));
+        return response()->json(TouchDocument::of($written, $plan->played($written), $reading, $plan, $bars));
     }
 }

@@ -9,6 +9,7 @@ use Illuminate\Validation\ValidationException;
 use stdClass;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 
 /**
@@ -25,6 +26,9 @@ final class PlanRequest extends FormRequest
             'plan' => ['required', 'array'],
             'revision' => ['sometimes', 'integer', 'min:1'],
             'note' => ['sometimes', 'string', 'max:100'],
+            'bars' => ['nullable', 'array:first,last'],
+            'bars.first' => ['required_with:bars', 'integer', 'min:0'],
+            'bars.last' => ['required_with:bars', 'integer', 'gte:bars.first'],
             'from' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
             'to' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
         ];
@@ -44,6 +48,14 @@ final class PlanRequest extends FormRequest
         } catch (InvalidPlan $error) {
             throw ValidationException::withMessages(['plan' => $error->getMessage()]);
         }
+    }
+
+    /**
+     * The bars that were edited, by index; null for all.
+     */
+    public function bars(): ?Bars
+    {
+        return $this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null;
     }
 
     public function place(string $name): ?Fraction

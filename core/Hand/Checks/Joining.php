@@ -11,7 +11,6 @@ use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Severity;
 
 /**
@@ -41,7 +40,7 @@ final class Joining
         if ($from === null || $to === null || $from === $to || $hand !== $task->reading->hands[$joint->to->id]) {
             return null;
         }
-        $span = ($from < $to ? 1 : -1) * ($hand === Hand::Right ? 1 : -1) * ($joint->to->midi - $joint->from->midi);
+        $span = Spans::opened($from, $to, $hand->outwards() * ($joint->to->midi - $joint->from->midi));
         $comfortable = (new Spans($task->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
 
         return $span <= $comfortable ? null : new Finding(

@@ -8,6 +8,7 @@ use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Leap;
+use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
@@ -98,7 +99,7 @@ final class Moves
         }
         [$note, $following] = [$from->notes[0], $to->notes[0]];
         [$lower, $higher] = [min($fingers[0], $next[0]), max($fingers[0], $next[0])];
-        $span = ($fingers[0] < $next[0] ? 1 : -1) * ($to->keys[0] - $from->keys[0]);
+        $span = Spans::opened($fingers[0], $next[0], $to->keys[0] - $from->keys[0]);
         $thumbOnBlack = $to->black[0] !== $from->black[0] && ($fingers[0] === 1 ? $from->black[0] : $to->black[0]);
 
         return $span < 0 ? self::crossing($task, $note, $following, $lower, $higher, $thumbOnBlack) : null;

@@ -13,6 +13,7 @@ use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\PlaybackOrder;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
+use Tarnwind\Core\Score\Voices;
 
 /**
  * Reads a MusicXML document into the score of one part.
@@ -78,6 +79,7 @@ final class ScoreReader
         return new Score(
             self::title($document), $parts, $ids, $measures, $notes, self::withTempo($elements, $ids, $barring, $marks),
             self::slursBetweenNotes($slurs, $notes), PlaybackOrder::unfold(array_slice($barring->flow, 0, count($measures))), $warnings,
+            Voices::sharedNumbers($measures, $notes),
         );
     }
 

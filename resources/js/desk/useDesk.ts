@@ -77,6 +77,12 @@ export function useDesk(props: DeskProps) {
         },
     };
 
+    const barsById = new Map([
+        ...measures.map(({ id }, index) => [id, index] as const),
+        ...moments.flatMap(({ notes, measure }) => notes.map((note) => [note, measure] as const)),
+    ]);
+    const piece = { bars: measures.length, barOf: (id: string): number | undefined => barsById.get(id) };
+
     const history = shallowRef(begin(props.plan));
     const plan = computed(() => history.value.present);
     const examination = shallowRef<Examination>(props.examination);
@@ -89,7 +95,7 @@ export function useDesk(props: DeskProps) {
     const saving = startSaving(props.copy.id, props.copy.revision);
     onBeforeUnmount(() => saving.stop());
 
-    const pedal = computed(() => draft.value ?? plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'));
+    const pedal = computed(() => draft.value ?? pedalsOf(plan.value));
     const notes = computed(() => plan.value.marks.filter((mark): mark is BarNote => mark.craft === 'words'));
     const reading = computed(() => plan.value.marks.filter((mark): mark is ReadingMark => mark.craft === 'reading'));
     const fingers = computed(() => plan.value.marks.filter((mark): mark is FingerMark => mark.kind === 'finger'));
@@ -104,7 +110,11 @@ export function useDesk(props: DeskProps) {
     const measurePlan = latestOnly<{ plan: PlanDocument; window: Window | null }>(
         async ({ plan, window }) => {
             try {
-                const answer = await sendJson<Examination & Window>('POST', `/copies/${props.copy.id}/examination`, { plan, ...window });
+                const answer = await sendJson<Examination & Window>(
+                    'POST',
+                    `/copies/${props.copy.id}/examination`,
+                    window ? { plan: within(plan, window, line), ...window } : { plan },
+                );
                 examination.value = merge(examination.value, answer);
                 trouble.value = '';
             } catch (error) {
@@ -149,22 +159,18 @@ export function useDesk(props: DeskProps) {
         const next = document(marks);
         draft.value = null;
         commit(next);
-        void examine(
-            next,
-            changed(
-                plan.value.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal'),
-                marks,
-                line,
-            ),
-        );
+        void examine(next, changed(pedalsOf(plan.value), marks, line));
     }
 
     function step(turn: typeof undo): void {
         const before = plan.value;
         history.value = turn(history.value);
-        if (plan.value === before) return;
-        saving.keep(plan.value);
-        void examine(plan.value, null);
+        const after = plan.value;
+        if (after === before) return;
+        saving.keep(after);
+        const window = changed(pedalsOf(before), pedalsOf(after), line);
+        if (!sameButPedals(before, after)) void examine(after, null);
+        else if (window) void examine(after, window);
     }
 
     async function suggest(school: PlanDocument['school'] = plan.value.school): Promise<void> {
@@ -305,6 +311,7 @@ export function useDesk(props: DeskProps) {
     }
 
     return {
+        piece,
         line,
         times,
         plan,
@@ -362,6 +369,23 @@ export function useDesk(props: DeskProps) {
 
 export type Desk = ReturnType<typeof useDesk>;
 
+function pedalsOf(plan: PlanDocument): PedalMark[] {
+    return plan.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal');
+}
+
+function sameButPedals(before: PlanDocument, after: PlanDocument): boolean {
+    const others = ({ marks }: PlanDocument): Mark[] => marks.filter((mark) => mark.craft !== 'pedal');
+    const [old, now] = [others(before), others(after)];
+    return (
+        before.tempo === after.tempo &&
+        before.fingering === after.fingering &&
+        before.touch === after.touch &&
+        before.lengths === after.lengths &&
+        old.length === now.length &&
+        old.every((mark, index) => mark === now[index])
+    );
+}
+
 /** The stretch in which two sets of marks differ, a moment wider at each side; null where they are the same. */
 function changed(before: readonly PedalMark[], after: readonly PedalMark[], line: edits.Timeline): Window | null {
     const old = new Set(before);
@@ -377,6 +401,15 @@ function changed(before: readonly PedalMark[], after: readonly PedalMark[], line
     );
     const end = line.times.findIndex((time) => time > to + 1e-9);
     return { from: line.moments[first]!.at, to: line.moments[end < 0 ? last : end]!.at };
+}
+
+/** The plan with those of its pedals that touch a stretch, and the one before them, from which the foot comes. */
+function within(plan: PlanDocument, window: Window, line: edits.Timeline): PlanDocument {
+    const pedals = edits.placed(pedalsOf(plan), line);
+    const touching = pedals.filter(({ from, to }) => to >= fractionValue(window.from) && from <= fractionValue(window.to));
+    const before = pedals.findLast(({ from }) => from < Math.min(fractionValue(window.from), touching[0]?.from ?? Infinity));
+    const kept = new Set<Mark>([...touching, ...(before ? [before] : [])].map(({ mark }) => mark));
+    return { ...plan, marks: plan.marks.filter((mark) => mark.craft !== 'words' && mark.kind !== 'gesture' && (mark.craft !== 'pedal' || kept.has(mark))) };
 }
 
 function join(a: Window | null, b: Window | null): Window | null {

@@ -87,7 +87,7 @@ const counting = useCounting(props.copy.id);
 const reader = useReading(props.copy.id);
 const reading = reader.reading;
 const naming = ref<Naming>('both');
-const hander = useHands(props.copy.id, () => desk.fingers.value);
+const hander = useHands(props.copy.id, desk.piece, () => desk.fingers.value);
 const hands = hander.hands;
 const fingers = useFingers(desk, props.score, hander);
 const toucher = useTouch(props.copy.id, desk, props.score, props.gestures);

@@ -3,7 +3,11 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\Moment;
+use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Pedal\Texture;
@@ -15,7 +19,11 @@ use Tarnwind\Core\Plan\TouchMark;
 use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Sound\MeasuredDecay;
+use Tarnwind\Core\Sound\Piano;
 use Tarnwind\Core\Touch\Articulation;
+use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
 /**
@@ -127,3 +135,28 @@ it('follows how keys are left: a dry note needs no joining, a key held on ends l
     $held = $texture([new HoldMark('h', $bass->id, new Place($score->measures[0]->id, Fraction::of(2)))]);
     expect($release($texture([]), $bass->id))->toEqualWithDelta(1.0, 1e-9)->and($release($held, $bass->id))->toEqualWithDelta(2.0, 1e-9);
 });
+
+it('forgets no string that may still ring', function (Instrument $instrument): void {
+    foreach (range(Piano::LOWEST_KEY, Piano::HIGHEST_KEY) as $key) {
+        expect($instrument->decay()->attenuation($key, Resonance::LONGEST))->toBeGreaterThan(60.0);
+    }
+})->with(Instrument::cases());
+
+it('is measured in a stretch from its pages as from the whole', function (School $school): void {
+    $score = ScoreReader::read(Document::open(Corpus::grown('FaurReveSample.xml', 1500)));
+    $preparation = Preparation::of($score);
+    [$whole, $decay] = [$preparation->texture, new MeasuredDecay];
+    $spans = $preparation->suggest($school, $decay);
+    $pages = $whole->pages(8);
+    expect(array_merge(...$pages))->toBe($whole->moments);
+    $smallest = count($pages);
+    for ($quarter = 3; $quarter < $score->end()->toFloat(); $quarter += 31) {
+        [$from, $to] = [Fraction::of($quarter), Fraction::of($quarter + 4)];
+        $bars = $whole->with([])->bearingOn(...Examiner::widened($spans, $from, $to));
+        $some = array_slice($pages, intdiv($bars->first, 8), intdiv($bars->last, 8) - intdiv($bars->first, 8) + 1);
+        $smallest = min($smallest, count($some));
+        expect(Examiner::examine($whole->with(array_merge(...$some)), $spans, $decay, $from, $to)->toArray())
+            ->toBe(Examiner::examine($whole, $spans, $decay, $from, $to)->toArray());
+    }
+    expect($smallest)->toBeLessThan(count($pages));
+})->with([School::Singing, School::Clean, School::Haze]);

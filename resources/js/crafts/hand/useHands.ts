@@ -1,6 +1,8 @@
 import { computed, shallowRef } from 'vue';
+import { near, renewed, type Bars } from '../../desk/stretch';
+import { useAnswers } from '../../desk/useAnswers';
+import type { Desk } from '../../desk/useDesk';
 import { sendJson } from '../../support/http';
-import { latestOnly } from '../../support/latest';
 import type { FingeredNote, HandDocument } from '../../types/generated/hand';
 import type { FingerMark, PlanDocument } from '../../types/generated/plan';
 
@@ -12,27 +14,9 @@ export interface Alternative {
     follows: string[];
 }
 
-/** The fingers of a copy; asked for when they are first looked at, and again when what they rest on changes. */
-export function useHands(copy: number, own: () => readonly FingerMark[]) {
-    const hands = shallowRef<HandDocument | null>(null);
-    const trouble = shallowRef('');
-    let asked = '';
-
-    /** What of a plan bears on the fingers: all but words and gestures. */
-    const bearing = (plan: PlanDocument): PlanDocument => ({ ...plan, marks: plan.marks.filter((mark) => mark.craft !== 'words' && mark.kind !== 'gesture') });
-
-    const ask = latestOnly<PlanDocument>(async (plan) => {
-        const question = bearing(plan);
-        const key = JSON.stringify([question.tempo, question.fingering, question.touch, question.marks]);
-        if (key === asked) return;
-        try {
-            hands.value = await sendJson<HandDocument>('POST', `/copies/${copy}/hand`, { plan: question });
-            asked = key;
-            trouble.value = '';
-        } catch (error) {
-            trouble.value = error instanceof Error ? error.message : '';
-        }
-    });
+/** The fingers of a copy, and what other fingers would cost. */
+export function useHands(copy: number, piece: Desk['piece'], own: () => readonly FingerMark[]) {
+    const { known: hands, trouble, ask } = useAnswers(`/copies/${copy}/hand`, piece, merge, comparesFigures);
 
     /** What was answered last, with the teacher's own fingers as they are now: those need no answer. */
     const byNote = computed<ReadonlyMap<string, FingeredNote>>(() => {
@@ -48,8 +32,13 @@ export function useHands(copy: number, own: () => readonly FingerMark[]) {
 
     /** What each finger would cost at a note. */
     async function compare(plan: PlanDocument, note: string): Promise<void> {
+        const bar = piece.barOf(note);
+        const bars = bar === undefined || comparesFigures(plan) ? null : { first: bar, last: bar };
         try {
-            const list = await sendJson<Alternative[]>('POST', `/copies/${copy}/hand/alternatives`, { plan: bearing(plan), note });
+            const list = await sendJson<Alternative[]>('POST', `/copies/${copy}/hand/alternatives`, {
+                ...(bars ? { plan: near(plan, bars, piece.barOf), bars } : { plan }),
+                note,
+            });
             alternatives.value = { note, list };
             trouble.value = '';
         } catch (error) {
@@ -61,3 +50,20 @@ export function useHands(copy: number, own: () => readonly FingerMark[]) {
 }
 
 export type HandsState = ReturnType<typeof useHands>;
+
+/** Whether the fingers of a figure go with it wherever it comes again. */
+function comparesFigures({ fingering }: PlanDocument): boolean {
+    return fingering === 'figure' || fingering === 'print';
+}
+
+/** What is known with what is new in some bars; findings that compare or count over the piece wait for its whole. */
+export function merge(known: HandDocument, { bars, kinds = [], ...part }: HandDocument & { bars: Bars }): HandDocument {
+    const isHere = ({ measure }: { measure: number }): boolean => measure >= bars.first && measure <= bars.last;
+    const notes = new Set(part.fingers.map(({ note }) => note));
+    return {
+        fingers: renewed(known.fingers, part.fingers, ({ note }) => notes.has(note)),
+        joints: renewed(known.joints, part.joints, isHere),
+        holds: renewed(known.holds, part.holds, isHere),
+        findings: renewed(known.findings, part.findings, (finding) => isHere(finding) && kinds.includes(finding.kind)),
+    };
+}

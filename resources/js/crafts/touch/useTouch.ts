@@ -1,31 +1,21 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { struckAt } from '../../desk/marks';
+import { renewed, type BarOf, type Bars } from '../../desk/stretch';
+import { useAnswers } from '../../desk/useAnswers';
 import type { Desk, DeskProps } from '../../desk/useDesk';
 import { nearestSpot, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import { sendJson } from '../../support/http';
-import { latestOnly } from '../../support/latest';
-import type { PlanDocument } from '../../types/generated/plan';
 import type { KeyLength, Slur, TouchDocument } from '../../types/generated/touch';
 import * as edits from './edits';
 
 /** How long each key is held and what is heard of it; and what the teacher does about it at the cursor. */
 export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], palette: string[]) {
-    const touch = shallowRef<TouchDocument | null>(null);
-    const trouble = shallowRef('');
+    const {
+        known: touch,
+        trouble,
+        ask,
+    } = useAnswers(`/copies/${copy}/touch`, desk.piece, (known: TouchDocument, part) => merge(known, part, desk.piece.barOf));
     const gestures = ref([...palette]);
-    let asked: PlanDocument | null = null;
-
-    const ask = latestOnly<PlanDocument>(async (plan) => {
-        if (plan === asked) return;
-        try {
-            touch.value = await sendJson<TouchDocument>('POST', `/copies/${copy}/touch`, { plan });
-            asked = plan;
-            trouble.value = '';
-        } catch (error) {
-            trouble.value = error instanceof Error ? error.message : '';
-        }
-    });
 
     const byNote = computed<ReadonlyMap<string, KeyLength>>(() => new Map(touch.value?.lengths.map((one) => [one.note, one])));
 
@@ -174,3 +164,14 @@ function nearest(keys: readonly KeyLength[], to: KeyLength): KeyLength | undefin
 }
 
 export type TouchState = ReturnType<typeof useTouch>;
+
+/** What is known with what is new in some bars. */
+export function merge(known: TouchDocument, { bars, ...part }: TouchDocument & { bars: Bars }, barOf: BarOf): TouchDocument {
+    const isHere = (bar: number | undefined): boolean => bar !== undefined && bar >= bars.first && bar <= bars.last;
+    return {
+        lengths: renewed(known.lengths, part.lengths, ({ note }) => isHere(barOf(note))),
+        slurs: renewed(known.slurs, part.slurs, ({ from }) => isHere(barOf(from))),
+        style: part.style,
+        findings: renewed(known.findings, part.findings, ({ measure }) => isHere(measure)),
+    };
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Closure;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * What is worked out for a piece, kept whole and in pages of some bars with a frame around them, since an edit needs a
+ * few pages only.
+ *
+ * @template TWhole
+ * @template TFrame
+ * @template TPage
+ */
+final readonly class PageStore
+{
+    /**
+     * @param  int  $days  for which it is kept
+     * @param  Closure(): TWhole  $make
+     * @param  Closure(TWhole): array{TFrame, list<TPage>}  $cut
+     */
+    public function __construct(
+        private string $key,
+        private int $days,
+        private Closure $make,
+        private Closure $cut,
+    ) {
+    }
+
+    /**
+     * @return TWhole
+     */
+    public function whole(): mixed
+    {
+        /** @var ?TWhole $kept */
+        $kept = Cache::get("$this->key:whole");
+        if ($kept !== null) {
+            return $kept;
+        }
+        $whole = ($this->make)();
+        $this->keep('whole', $whole);
+        $this->lay($whole);
+
+        return $whole;
+    }
+
+    /**
+     * @return TFrame
+     */
+    public function frame(): mixed
+    {
+        /** @var ?TFrame $frame */
+        $frame = Cache::get("$this->key:frame");
+
+        return $frame ?? $this->lay($this->whole())[0];
+    }
+
+    /**
+     * @return list<TPage> those from one number to another
+     */
+    public function pages(int $first, int $last): array
+    {
+        $pages = [];
+        for ($number = $first; $number <= $last; $number++) {
+            /** @var ?TPage $page */
+            $page = Cache::get("$this->key:$number");
+            if ($page === null) {
+                return array_slice($this->lay($this->whole())[1], $first, $last - $first + 1);
+            }
+            $pages[] = $page;
+        }
+
+        return $pages;
+    }
+
+    public function forget(): void
+    {
+        Cache::forget("$this->key:whole");
+        Cache::forget("$this->key:frame");
+        for ($number = 0; Cache::forget("$this->key:$number"); $number++);
+    }
+
+    /**
+     * @param  TWhole  $whole
+     * @return array{TFrame, list<TPage>}
+     */
+    private function lay(mixed $whole): array
+    {
+        [$frame, $pages] = ($this->cut)($whole);
+        foreach ($pages as $number => $page) {
+            $this->keep((string) $number, $page);
+        }
+        $this->keep('frame', $frame);
+
+        return [$frame, $pages];
+    }
+
+    private function keep(string $part, mixed $value): void
+    {
+        Cache::put("$this->key:$part", $value, now()->addDays($this->days));
+    }
+}

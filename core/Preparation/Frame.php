@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Preparation;
+
+use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Plan\SlurMark;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Slur;
+
+/**
+ * A piece without its notes. These are laid by in pages, so that an edit in some bars is answered without fetching the
+ * whole piece: from an excerpt of those bars and what they need from around.
+ */
+final readonly class Frame
+{
+    /** Bars to a page. */
+    public const BARS = 8;
+
+    /** So many bars before and after an edit are answered with it [start]. */
+    private const ANSWERED = 4;
+
+    /** So many more are looked at, so that what is answered does not feel where the excerpt ends [start]. */
+    private const AROUND = 6;
+
+    /**
+     * @param  Score  $score  without notes
+     * @param  array<string, int>  $barOf  index of the bar by note id
+     */
+    private function __construct(
+        private Score $score,
+        private Reading $reading,
+        private array $barOf,
+    ) {
+    }
+
+    public static function of(Score $score, Reading $reading): self
+    {
+        return new self($score->with([], $score->slurs), $reading->withNotes([], []), array_column($score->notes, 'measure', 'id'));
+    }
+
+    /**
+     * @return list<Page> of so many bars each
+     */
+    public static function pages(Score $score, Reading $reading): array
+    {
+        $notes = array_fill(0, intdiv(max(0, count($score->measures) - 1), self::BARS) + 1, []);
+        foreach ($score->notes as $note) {
+            $notes[intdiv($note->measure, self::BARS)][] = $note;
+        }
+
+        return array_map(function (array $notes) use ($reading): Page {
+            $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
+
+            return new Page($notes, array_intersect_key($reading->hands, $ids), array_intersect_key($reading->layers, $ids));
+        }, $notes);
+    }
+
+    /**
+     * The bars that are answered with an edit of some.
+     */
+    public function answered(Bars $edited): Bars
+    {
+        return $this->within($edited->widened(self::ANSWERED));
+    }
+
+    /**
+     * The bars that an answer needs: slurs, printed or planned, are looked at as wholes.
+     */
+    public function needed(Bars $answered, Plan $plan): Bars
+    {
+        $needed = $answered;
+        foreach ([...$this->score->slurs, ...$plan->marksOf(SlurMark::class)] as $slur) {
+            if (isset($this->barOf[$slur->from], $this->barOf[$slur->to])) {
+                $bars = new Bars($this->barOf[$slur->from], $this->barOf[$slur->to]);
+                $needed = $bars->meets($answered) ? $needed->with($bars) : $needed;
+            }
+        }
+
+        return $this->within($needed->widened(self::AROUND));
+    }
+
+    /**
+     * Some bars of the piece, with hands and layers as a plan has them; harmonies and phrases are as they were read.
+     *
+     * @param  list<Page>  $pages  with these bars
+     * @return array{Score, Reading}
+     */
+    public function excerpt(Bars $bars, array $pages, Plan $plan): array
+    {
+        $notes = $hands = $layers = [];
+        foreach ($pages as $page) {
+            $notes = [...$notes, ...$bars->of($page->notes, fn (Note $note): int => $note->measure)];
+            $hands += $page->hands;
+            $layers += $page->layers;
+        }
+        $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
+        $slurs = array_values(array_filter($this->score->slurs, fn (Slur $slur): bool => isset($ids[$slur->from], $ids[$slur->to])));
+        $score = $this->score->with($notes, $slurs);
+
+        return [$score, $this->reading->withNotes($hands, $layers)->handedOut($plan->corrections($score))];
+    }
+
+    private function within(Bars $bars): Bars
+    {
+        $last = count($this->score->measures) - 1;
+
+        return new Bars(min($bars->first, $last), min($bars->last, $last));
+    }
+}

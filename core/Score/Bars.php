@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Score;
+
+/**
+ * Bars that follow each other, by index.
+ */
+final readonly class Bars
+{
+    public function __construct(
+        public int $first,
+        public int $last,
+    ) {
+    }
+
+    public function has(int $bar): bool
+    {
+        return $bar >= $this->first && $bar <= $this->last;
+    }
+
+    public function meets(self $other): bool
+    {
+        return $this->first <= $other->last && $other->first <= $this->last;
+    }
+
+    /**
+     * These and so many before and after; a piece begins with bar 0.
+     */
+    public function widened(int $bars): self
+    {
+        return new self(max(0, $this->first - $bars), $this->last + $bars);
+    }
+
+    /**
+     * These and others, with what lies between.
+     */
+    public function with(self $other): self
+    {
+        return new self(min($this->first, $other->first), max($this->last, $other->last));
+    }
+
+    /**
+     * @template T
+     *
+     * @param  list<T>  $things
+     * @param  callable(T): int  $bar  of a thing
+     * @return list<T> those in these bars
+     */
+    public function of(array $things, callable $bar): array
+    {
+        return array_values(array_filter($things, fn (mixed $thing): bool => $this->has($bar($thing))));
+    }
+
+    /**
+     * @return array{first: int, last: int}
+     */
+    public function toArray(): array
+    {
+        return ['first' => $this->first, 'last' => $this->last];
+    }
+}
