@@ -77,6 +77,14 @@ final class Piece extends Model
         return Document::open($this->musicxml);
     }
 
+    /**
+     * The part that is read, alone, as it is engraved on the desk.
+     */
+    public function engraving(): string
+    {
+        return Cache::remember($this->cacheKey('engraving'), now()->addDays(30), fn (): string => $this->document()->only($this->score()->readParts)->toXml());
+    }
+
     public function score(): Score
     {
         return $this->read()->whole()[0];

@@ -39,9 +39,7 @@ final class StudentCopyController
 
     public function engraving(StudentCopy $copy): Response
     {
-        $score = $copy->piece->score();
-
-        return response($copy->piece->document()->only($score->readParts)->toXml(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response($copy->piece->engraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     public function plan(StudentCopy $copy): JsonResponse
