@@ -17,6 +17,9 @@ final readonly class Effort
 
     private const OCTAVE_WITHOUT_FIFTH = 1.5;
 
+    /** In octaves the fourth finger takes the black keys, where the hand is large enough (common practice). */
+    private const FOURTH_ON_BLACK_OCTAVE = -1.5;
+
     private const FOURTH = 1.0;
 
     private const FOURTH_ON_BLACK = -0.8;
@@ -64,6 +67,10 @@ final readonly class Effort
                 $motion = new Motion($before, $grip, $this->spans);
                 $cost += $motion->urgency() * $motion->cost($plan[$place - 1], $plan[$place]);
             }
+            $distance = $place < 2 ? null : Position::distance($grips[$place - 2], $grips[$place - 1], $grip);
+            if ($distance !== null) {
+                $cost += Position::costs($distance, $this->spans)[$plan[$place - 2][0]][$plan[$place][0]];
+            }
         }
 
         return $cost;
@@ -99,7 +106,7 @@ final readonly class Effort
         }
 
         if ($last > 0 && $fingers[$last] < 5 && $grip->keys[$last] - $grip->keys[0] >= self::OCTAVE) {
-            $cost += self::OCTAVE_WITHOUT_FIFTH;
+            $cost += $last === 1 && $fingers[1] === 4 && $grip->black[1] ? self::FOURTH_ON_BLACK_OCTAVE : self::OCTAVE_WITHOUT_FIFTH;
         }
 
         return $last < 2 ? $cost : $cost + $this->spans->cost($fingers[0], $fingers[$last], $grip->keys[$last] - $grip->keys[0]);

@@ -12,6 +12,9 @@ final class FingerPlanner
     /** @var array<string, array<string, float>> cost of motions by name, then by fingers: figures come again */
     private array $motions = [];
 
+    /** @var array<int, array<int, array<int, float>>> cost of changes of position by distance */
+    private array $positions = [];
+
     /**
      * @param  list<Grip>  $grips
      * @param  list<?int>  $tonics  pitch class of the tonic at each grip; null where none is known
@@ -111,47 +114,112 @@ final class FingerPlanner
         if ($this->grips === []) {
             return [];
         }
-        $ways = $names = $best = $from = [];
-        foreach ($this->grips as $place => $grip) {
-            $ways[$place] = self::assignments($grip, $this->effort->spans, false, $this->fixed);
-            $before = $this->grips[$place - 1] ?? null;
-            $after = $this->grips[$place + 1] ?? null;
-            $names[$place] = array_map(fn (array $fingers): string => implode('', $fingers), $ways[$place]);
-            $motion = $before === null ? null : new Motion($before, $grip, $this->effort->spans);
-            $urgency = $motion?->urgency();
-            $motions = $motion === null ? [] : $this->motions[$motion->name()] ?? [];
-            foreach ($ways[$place] as $way => $fingers) {
-                $own = $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null);
-                if ($motion === null) {
-                    $best[$place][$way] = $own;
-
-                    continue;
-                }
+        $ways = array_map(fn (Grip $grip): array => self::assignments($grip, $this->effort->spans, false, $this->fixed), $this->grips);
+        // Least cost by the way a grip is taken, then by the way the one before is: a position is felt over three.
+        $best = array_map(fn (float $cost): array => [$cost], $this->takes(0, $ways[0]));
+        $from = [];
+        for ($place = 1; $place < count($this->grips); $place++) {
+            $isFelt = $this->position($place + 1) !== null;
+            $arrivals = $this->arrivals($place, $best, $ways);
+            $moves = new Motion($this->grips[$place - 1], $this->grips[$place], $this->effort->spans);
+            $urgency = $moves->urgency();
+            $known = &$this->motions[$moves->name()];
+            $best = [];
+            foreach ($this->takes($place, $ways[$place]) as $way => $take) {
+                $fingers = $ways[$place][$way];
                 $least = INF;
-                foreach ($ways[$place - 1] as $earlier => $others) {
-                    $cost = $best[$place - 1][$earlier];
-                    if ($cost >= $least) {
+                $nearest = 0;
+                foreach ($arrivals[$fingers[0]] ?? $arrivals[0] as $before => [$cost, $through]) {
+                    if (! $isFelt && $cost >= $least) {
                         continue;
                     }
-                    $name = $names[$place - 1][$earlier].' '.$names[$place][$way];
-                    $cost += $urgency * ($motions[$name] ??= $motion->cost($others, $fingers));
+                    $others = $ways[$place - 1][$before];
+                    $cost += $urgency * ($known[implode('', $others).' '.implode('', $fingers)] ??= $moves->cost($others, $fingers));
+                    $from[$place][$way][$before] = $through;
+                    $best[$way][$before] = $cost + $take;
                     if ($cost < $least) {
-                        $least = $cost;
-                        $from[$place][$way] = $earlier;
+                        [$least, $nearest] = [$cost, $before];
                     }
                 }
-                $best[$place][$way] = $least + $own;
+                // Where no position is felt over the next grip, only the best way to get here matters.
+                $best[$way] = $isFelt ? $best[$way] : [$nearest => $least + $take];
             }
-            if ($motion !== null) {
-                $this->motions[$motion->name()] = $motions;
+            unset($known);
+        }
+
+        return $this->traced($ways, $best, $from);
+    }
+
+    /**
+     * @param  list<list<int>>  $ways
+     * @return list<float> cost of each
+     */
+    private function takes(int $place, array $ways): array
+    {
+        $grip = $this->grips[$place];
+        $before = $this->grips[$place - 1] ?? null;
+        $after = $this->grips[$place + 1] ?? null;
+
+        return array_map(fn (array $fingers): float => $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null), $ways);
+    }
+
+    /**
+     * The least cost with which each way to take the grip before is reached, and through which way of the one before
+     * that; by the finger that comes, if a position is felt, else by 0.
+     *
+     * @param  array<int, array<int, float>>  $best
+     * @param  list<list<list<int>>>  $ways
+     * @return array<int, array<int, array{float, int}>>
+     */
+    private function arrivals(int $place, array $best, array $ways): array
+    {
+        $position = $this->position($place);
+        $arrivals = [];
+        foreach ($position === null ? [0] : range(1, 5) as $finger) {
+            foreach ($best as $before => $costs) {
+                $arrival = [INF, 0];
+                foreach ($costs as $first => $cost) {
+                    $cost += $position === null ? 0.0 : $position[$ways[$place - 2][$first][0]][$finger];
+                    $arrival = $cost < $arrival[0] ? [$cost, $first] : $arrival;
+                }
+                $arrivals[$finger][$before] = $arrival;
             }
         }
-        $last = count($this->grips) - 1;
-        $way = (int) array_search(min($best[$last]), $best[$last], true);
+
+        return $arrivals;
+    }
+
+    /**
+     * @return ?array<int, array<int, float>> cost by finger of the first of three single notes, then of the last
+     */
+    private function position(int $place): ?array
+    {
+        $distance = $place < 2 || ! isset($this->grips[$place]) ? null : Position::distance($this->grips[$place - 2], $this->grips[$place - 1], $this->grips[$place]);
+
+        return $distance === null ? null : $this->positions[$distance] ??= Position::costs($distance, $this->effort->spans);
+    }
+
+    /**
+     * @param  list<list<list<int>>>  $ways
+     * @param  array<int, array<int, float>>  $best  at the last grip, by its way and the way of the one before
+     * @param  array<int, array<int, array<int, int>>>  $from  way of the grip before that, by place, then likewise
+     * @return list<list<int>>
+     */
+    private function traced(array $ways, array $best, array $from): array
+    {
+        $least = INF;
+        $way = $before = 0;
+        foreach ($best as $one => $costs) {
+            foreach ($costs as $other => $cost) {
+                if ($cost < $least) {
+                    [$least, $way, $before] = [$cost, $one, $other];
+                }
+            }
+        }
         $plan = [];
-        for ($place = $last; $place >= 0; $place--) {
+        for ($place = count($ways) - 1; $place >= 0; $place--) {
             $plan[] = $ways[$place][$way];
-            $way = $from[$place][$way] ?? 0;
+            [$way, $before] = [$before, $from[$place][$way][$before] ?? 0];
         }
 
         return array_reverse($plan);

@@ -20,6 +20,9 @@ final readonly class Motion
 
     private const LEAP = 8.0;
 
+    /** The outer end of a leap is for the fifth finger, which is weak elsewhere. */
+    private const LEAP_TO_FIFTH = 1.0;
+
     private const PASS = 5.1;
 
     /** More for passing under or over the third or fourth finger; the fifth is not passed. */
@@ -78,7 +81,7 @@ final readonly class Motion
     public function __construct(private Grip $from, private Grip $to, private Spans $spans)
     {
         $this->isQuick = $to->seconds - $from->seconds < self::QUICK;
-        $this->isChord = $to->isChord();
+        $this->isChord = $to->isChord() || $from->isChord();
         $this->pairs = self::pairs($from, $to);
         $over = [];
         foreach ($to->notes as $index => $note) {
@@ -197,7 +200,9 @@ final readonly class Motion
     {
         $distance = $this->to->keys[$b] - $this->from->keys[$a];
         if (abs($distance) > self::WITHOUT_LEAPING && ($finger === $next || ! $this->spans->reaches($finger, $next, $distance))) {
-            return self::LEAP + self::SAME_FINGER_SEMITONE * abs($distance);
+            $outer = $distance < 0 ? $finger : $next;
+
+            return self::LEAP + self::SAME_FINGER_SEMITONE * abs($distance) - ($outer === 5 ? self::LEAP_TO_FIFTH : 0.0);
         }
         if ($finger === $next) {
             return $distance === 0 ? self::REPEATED : ($this->isChord ? self::SAME_FINGER_IN_CHORD : self::SAME_FINGER) + self::SAME_FINGER_SEMITONE * abs($distance);

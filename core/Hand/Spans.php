@@ -84,6 +84,16 @@ final readonly class Spans
     }
 
     /**
+     * By how many semitones two fingers are too far apart or too near for comfort.
+     */
+    public function discomfort(int $lower, int $higher, int $span): float
+    {
+        [, $least, , , $most] = $this->limits[$lower * 10 + $higher];
+
+        return max(0.0, $least - $span, $span - $most);
+    }
+
+    /**
      * How uncomfortable a distance is: stretch, and leaving the relaxed hand, as in the published rules; what lies
      * beyond the practical limits costs far more.
      */

@@ -68,13 +68,15 @@ final class Fingerings
     }
 
     /**
-     * Passages fingered by hand against what is planned for them, with the lifts of the lyrical style and the holds.
+     * Passages fingered by hand against what is planned for them, with the lifts of the lyrical style and the holds where
+     * they are given.
      *
+     * @param  string  $file  in tests/Core/Hand
      * @return list<array{passage: string, right: int, compared: int, differences: list<string>}>
      */
-    public static function judged(): array
+    public static function judged(string $file = 'judged-passages.json'): array
     {
-        $data = json_decode((string) file_get_contents(__DIR__.'/../Core/Hand/judged-passages.json'), true, 8, JSON_THROW_ON_ERROR);
+        $data = json_decode((string) file_get_contents(__DIR__."/../Core/Hand/$file"), true, 8, JSON_THROW_ON_ERROR);
 
         return array_map(function (array $passage): array {
             [$score, $reading] = Labels::reading($passage['piece']);
@@ -112,7 +114,7 @@ final class Fingerings
                     $holds[] = self::place($score, $hold->note)." $hold->finger";
                 }
             }
-            foreach (['lifts' => $lifts, 'holds' => $holds] as $what => $found) {
+            foreach (array_intersect_key(['lifts' => $lifts, 'holds' => $holds], $passage) as $what => $found) {
                 $asked = array_filter(explode(', ', $passage[$what]));
                 $compared += count($asked);
                 $right += count(array_intersect($asked, $found));
