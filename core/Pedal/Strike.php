@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Reading\Hand;
+
 /**
  * A key going down and up again, in seconds.
  */
@@ -15,7 +17,6 @@ final readonly class Strike
      * @param  float  $release  seconds, when the finger leaves the key
      * @param  float  $amplitude  of the stroke, relative to velocity 127
      * @param  bool  $dry  whether its articulation asks for dryness
-     * @param  int  $hand  1 right, 2 left
      */
     public function __construct(
         public string $note,
@@ -24,7 +25,7 @@ final readonly class Strike
         public float $release,
         public float $amplitude,
         public bool $dry,
-        public int $hand,
+        public Hand $hand,
     ) {
     }
 }

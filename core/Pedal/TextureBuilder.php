@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Rendition\TempoMap;
@@ -24,10 +25,11 @@ final class TextureBuilder
 
     /**
      * @param  list<Harmony>  $harmonies
+     * @param  array<string, Hand>  $hands  by note id
      * @param  Joints  $joints  what the fingers join
      * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id
      */
-    public static function build(Score $score, array $harmonies, TempoMap $tempo, Joints $joints, array $lengths): Texture
+    public static function build(Score $score, array $harmonies, array $hands, TempoMap $tempo, Joints $joints, array $lengths): Texture
     {
         $harmonies = Harmony::chords($harmonies);
         $dynamics = new Dynamics($score);
@@ -41,7 +43,7 @@ final class TextureBuilder
             }
             $key = (string) $note->onset;
             $groups[$key] ??= [$note->onset, [], []];
-            $groups[$key][1][] = self::strike($note, $tempo, $dynamics, $lengths[$note->id] ?? null);
+            $groups[$key][1][] = self::strike($note, $hands[$note->id], $tempo, $dynamics, $lengths[$note->id] ?? null);
             $groups[$key][2][] = $note;
             $held = Fraction::max($held, $note->end());
         }
@@ -58,7 +60,7 @@ final class TextureBuilder
         return new Texture(self::moments($score, array_values($groups), $harmonies, $tempo, $joints, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
     }
 
-    private static function strike(Note $note, TempoMap $tempo, Dynamics $dynamics, ?KeyLength $length): Strike
+    private static function strike(Note $note, Hand $hand, TempoMap $tempo, Dynamics $dynamics, ?KeyLength $length): Strike
     {
         $onset = $tempo->seconds($note->onset);
         // The length that is asked for: what a key struck again cuts off is for the pedal to join.
@@ -66,7 +68,7 @@ final class TextureBuilder
 
         return new Strike(
             $note->id, $note->midi, $onset, $release,
-            Loudness::amplitude(Dynamics::velocity($dynamics->ledger($note))), $length?->isDry() ?? false, $note->staff,
+            Loudness::amplitude(Dynamics::velocity($dynamics->ledger($note))), $length?->isDry() ?? false, $hand,
         );
     }
 
@@ -84,7 +86,7 @@ final class TextureBuilder
         $strikeOf = [];
         $moments = [];
         $harmony = 0;
-        /** @var array<int, list<Strike>> $ending strikes of each hand that were last struck */
+        /** @var array<string, list<Strike>> $ending strikes of each hand that were last struck */
         $ending = [];
         foreach ($groups as $index => [$at, $strikes, $notes]) {
             foreach ($strikes as $strike) {
@@ -121,7 +123,7 @@ final class TextureBuilder
      * in chords the lowest and the highest notes, a single note with the nearest.
      *
      * @param  list<Strike>  $strikes
-     * @param  array<int, list<Strike>>  $before  by hand
+     * @param  array<string, list<Strike>>  $before  by hand
      * @param  array<string, Note>  $notes  by id
      */
     private static function needsJoin(array $strikes, array $before, float $seconds, Joints $joints, array $notes): bool
@@ -167,13 +169,13 @@ final class TextureBuilder
 
     /**
      * @param  list<Strike>  $strikes
-     * @return array<int, list<Strike>>
+     * @return array<string, list<Strike>>
      */
     private static function byHand(array $strikes): array
     {
         $hands = [];
         foreach ($strikes as $strike) {
-            $hands[$strike->hand][] = $strike;
+            $hands[$strike->hand->value][] = $strike;
         }
 
         return $hands;

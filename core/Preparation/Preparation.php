@@ -52,7 +52,7 @@ final readonly class Preparation
         $fingering = Fingering::of($played, $reading, $tempo, $hands, $plan->fingersByNote(), $plan->fingering);
         $joints = new Joints($fingering, $reading, $tempo, $hands);
 
-        return new self($played, $reading, TextureBuilder::build($played, $reading->harmonies, $tempo, $joints, $plan->keyLengths($played, $tempo)));
+        return new self($played, $reading, TextureBuilder::build($played, $reading->harmonies, $reading->hands, $tempo, $joints, $plan->keyLengths($played, $tempo)));
     }
 
     /**

@@ -12,13 +12,16 @@ use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Pedal\Texture;
 use Tarnwind\Core\Plan\FingerMark;
+use Tarnwind\Core\Plan\HandMark;
 use Tarnwind\Core\Plan\HoldMark;
 use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Plan\TouchMark;
 use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tarnwind\Core\Sound\Piano;
@@ -160,3 +163,19 @@ it('is measured in a stretch from its pages as from the whole', function (School
     }
     expect($smallest)->toBeLessThan(count($pages));
 })->with([School::Singing, School::Clean, School::Haze]);
+
+it('joins what one hand plays on both staves, and asks no hand to join the other\'s notes', function (): void {
+    // Octaves by step cannot be joined by one hand; shared out between two they need not be.
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes(4, '4/4', 0, 2).MusicXml::line('C4+C5:4 D4+D5:4 E4+E5:8', 1, '1').MusicXml::backup(16).MusicXml::line('-:16', 2, '5'),
+    ));
+    $needs = function (array $marks) use ($score): array {
+        $plan = Plan::fresh($score)->withMarks($marks);
+        $reading = Reading::of($score)->corrected($score, $plan->corrections($score));
+        $moments = Preparation::planned($score, $reading, $plan, new Hands)->texture->moments;
+
+        return array_map(fn (Moment $moment): bool => $moment->needsJoin, array_slice($moments, 0, 3));
+    };
+    $lower = array_values(array_map(fn (Note $note): string => $note->id, array_filter($score->notes, fn (Note $note): bool => $note->midi < 72)));
+    expect($needs([]))->toBe([false, true, true])->and($needs([new HandMark('h', $lower, Hand::Left)]))->toBe([false, false, false]);
+});

@@ -59,7 +59,7 @@ function planned(array $texture, string $school, Decay $decay, bool $stated): ar
     $reading = Reading::of($score);
     $tempo = TempoMap::of($score);
     $joints = new Joints(Fingering::of($score, $reading, $tempo), $reading, $tempo);
-    $set = TextureBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $tempo, $joints, KeyLengths::of($score, $tempo));
+    $set = TextureBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo));
 
     return array_map(
         fn (array $span): array => [$set->moments[$span[0]]->at->toFloat(), $set->moments[$span[1]]->at->toFloat()],
