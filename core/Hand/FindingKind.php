@@ -21,12 +21,13 @@ enum FindingKind: string
     case Crossing = 'crossing';
     case Stretch = 'stretch';
     case SoftPedal = 'soft-pedal';
+    case Relief = 'relief';
 
     /**
      * Whether some bars tell of it; others ask for the whole piece, since they compare or count.
      */
     public function isNear(): bool
     {
-        return ! in_array($this, [self::TwoWays, self::TooQuick, self::Strain, self::OffTheKeyboard, self::SoftPedal], true);
+        return ! in_array($this, [self::TwoWays, self::TooQuick, self::Strain, self::OffTheKeyboard, self::SoftPedal, self::Relief], true);
     }
 }

@@ -10,6 +10,7 @@ use Tarnwind\Core\Hand\Checks\LettingGo;
 use Tarnwind\Core\Hand\Checks\Moves;
 use Tarnwind\Core\Hand\Checks\OneFigure;
 use Tarnwind\Core\Hand\Checks\Reaching;
+use Tarnwind\Core\Hand\Checks\Relief;
 use Tarnwind\Core\Hand\Checks\SharedKeys;
 use Tarnwind\Core\Hand\Checks\SoftPedalMarks;
 use Tarnwind\Core\Hand\Checks\Speed;
@@ -26,8 +27,10 @@ final class Findings
      */
     public static function of(Task $task, array $joints): array
     {
+        $near = self::near($task, $joints);
+
         return self::inOrder([
-            ...self::near($task, $joints), ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
+            ...Relief::findings($task, $near), ...$near, ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
             ...Compass::findings($task), ...SoftPedalMarks::findings($task),
         ]);
     }

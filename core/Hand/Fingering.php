@@ -84,7 +84,7 @@ final readonly class Fingering
     {
         $own = array_values(array_filter($notes, $this->isOwn(...)))[0] ?? null;
 
-        return $own === null ? null : new Remedy('free', $own->id, '', 'Let the finger of '.$own->inWords().' be planned');
+        return $own === null ? null : new Remedy('free', [$own->id], '', 'Let the finger of '.$own->inWords().' be planned');
     }
 
     public function isOwn(Note $note): bool

@@ -70,7 +70,7 @@ final class HandDocument
                 'kind' => $finding->kind->value, 'severity' => $finding->severity->value, 'at' => (string) $finding->notes[0]->onset,
                 'measure' => $finding->notes[0]->measure, 'notes' => array_map(fn (Note $note): string => $note->id, $finding->notes), 'reason' => $finding->reason,
                 'remedy' => $finding->remedy === null ? null : [
-                    'action' => $finding->remedy->action, 'note' => $finding->remedy->note, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
+                    'action' => $finding->remedy->action, 'notes' => $finding->remedy->notes, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
                 ],
             ], $bars->of($findings, fn (Finding $finding): int => $finding->notes[0]->measure)),
         ];

@@ -36,6 +36,6 @@ final readonly class Offer
 
     public function remedy(): ?Remedy
     {
-        return $this->refusal === null ? new Remedy('hand', $this->note->id, $this->to->value, $this->note->inWords()." to the {$this->to->value} hand") : null;
+        return $this->refusal === null ? new Remedy('hand', [$this->note->id], $this->to->value, $this->note->inWords()." to the {$this->to->value} hand") : null;
     }
 }

@@ -8,12 +8,16 @@ use Tarnwind\Core\Count\EvenPassage;
 use Tarnwind\Core\Count\Hazards;
 use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Reading\Corrections;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Sound\Piano;
 
 /**
@@ -39,6 +43,23 @@ final class Task
         public readonly Piano $piano = new Piano,
         public readonly array $pedal = [],
     ) {
+    }
+
+    /**
+     * Some bars of it, with notes given to a hand and its fingers planned anew around the teacher's.
+     *
+     * @param  list<Note>  $given
+     */
+    public function handedOver(Bars $bars, array $given = [], Hand $hand = Hand::Right): self
+    {
+        $notes = $bars->of($this->score->notes, fn (Note $note): int => $note->measure);
+        $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
+        $score = $this->score->with($notes, array_values(array_filter($this->score->slurs, fn (Slur $slur): bool => isset($ids[$slur->from], $ids[$slur->to]))));
+        $hands = array_fill_keys(array_map(fn (Note $note): string => $note->id, $given), $hand);
+        $reading = $this->reading->handedOut(new Corrections(hands: $hands));
+        $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher));
+
+        return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own), $this->hands, $this->rates, $this->piano, $this->pedal);
     }
 
     /**

@@ -80,8 +80,8 @@ test('a smaller hand has its own findings, each mended by one action', async ({ 
     await page.getByRole('button', { name: 'Add a student' }).click();
     await page.getByLabel('First name or nickname').fill('Wren');
     for (const hand of ['Right hand', 'Left hand']) {
-        await page.getByRole('combobox', { name: `${hand}, comfortable` }).selectOption({ label: 'a seventh' });
-        await page.getByRole('combobox', { name: `${hand}, at most` }).selectOption({ label: 'an octave' });
+        await page.getByRole('combobox', { name: `${hand}, comfortable` }).selectOption({ label: 'a sixth' });
+        await page.getByRole('combobox', { name: `${hand}, at most` }).selectOption({ label: 'a seventh' });
     }
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -89,15 +89,23 @@ test('a smaller hand has its own findings, each mended by one action', async ({ 
     await page.getByRole('button', { name: 'Hand', exact: true }).click();
 
     const inspector = page.getByRole('complementary');
-    await expect(inspector).toContainText('Right hand a seventh, at most an octave');
+    await expect(inspector).toContainText('Right hand a sixth, at most a seventh');
     await inspector.getByRole('button', { name: 'Beyond reach: go to bar 6' }).click();
     await expect(inspector).toContainText(
-        'is a tenth, beyond the largest reach of this left hand (an octave): the right hand can take C4. Do not force the span.',
+        'is a tenth, beyond the largest reach of this left hand (a seventh): the right hand can take C4. Do not force the span.',
     );
     await inspector.getByRole('button', { name: 'C4 to the right hand' }).click();
     await expect(inspector).not.toContainText('is a tenth, beyond the largest reach');
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(inspector).toContainText('is a tenth, beyond the largest reach');
+
+    // Two bars are shared out at once, and what is said to be left is what is left.
+    await expect(inspector).toContainText('In bars 6 to 7 the right hand can take 3 notes (C4, G3, F3): of 9 findings there 4 are left.');
+    await inspector.getByRole('button', { name: 'All 3 to the right hand' }).click();
+    await expect(inspector.getByRole('button', { name: 'All 3 to the right hand' })).toHaveCount(0);
+    await expect(inspector.getByText('right, planned')).toHaveCount(3);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(inspector.getByRole('button', { name: 'All 3 to the right hand' })).toBeVisible();
     await saved(page);
 });
 

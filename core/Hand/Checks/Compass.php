@@ -46,7 +46,7 @@ final class Compass
         return new Finding(
             FindingKind::OffTheKeyboard, Severity::Serious, $notes,
             $notes[0]->inWords()." is not on this piano$times: play $there, the ".($octaves > 0 ? 'lowest' : 'highest')." key of that name$doubled.",
-            new Remedy('octave', $notes[0]->id, sprintf('%+d', $octaves), 'Play '.$notes[0]->inWords()." as $there"),
+            new Remedy('octave', array_map(fn (Note $note): string => $note->id, $notes), sprintf('%+d', $octaves), 'Play '.$notes[0]->inWords()." as $there"),
         );
     }
 }

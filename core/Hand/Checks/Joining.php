@@ -56,7 +56,7 @@ final class Joining
 
         return new Finding(
             FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason; change silently to $joint->changeTo, and the fingers join."),
-            new Remedy('finger', $joint->from->id, "$finger-$joint->changeTo", "Change to $joint->changeTo on ".$joint->from->inWords()),
+            new Remedy('finger', [$joint->from->id], "$finger-$joint->changeTo", "Change to $joint->changeTo on ".$joint->from->inWords()),
         );
     }
 

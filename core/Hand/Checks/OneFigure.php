@@ -30,7 +30,7 @@ final class OneFigure
                     $number = $task->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
                     $findings[] = new Finding(
                         FindingKind::TwoWays, Severity::Hint, [$later], "The figure of bar $number has other fingers here: $here->finger on ".$later->inWords().", $there->finger there.",
-                        new Remedy('finger', $later->id, (string) $there->finger, "$there->finger on ".$later->inWords().' here too'),
+                        new Remedy('finger', [$later->id], (string) $there->finger, "$there->finger on ".$later->inWords().' here too'),
                     );
                     break;
                 }

@@ -21,7 +21,7 @@ use Tarnwind\Core\Severity;
  */
 final class Reaching
 {
-    private const INTERVALS = [12 => 'an octave', 13 => 'a small ninth', 14 => 'a ninth', 15 => 'a small tenth', 16 => 'a tenth', 17 => 'an eleventh', 19 => 'a twelfth', 24 => 'two octaves'];
+    private const INTERVALS = [8 => 'a small sixth', 9 => 'a sixth', 10 => 'a small seventh', 11 => 'a seventh', 12 => 'an octave', 13 => 'a small ninth', 14 => 'a ninth', 15 => 'a small tenth', 16 => 'a tenth', 17 => 'an eleventh', 19 => 'a twelfth', 24 => 'two octaves'];
 
     /**
      * @return list<Finding>

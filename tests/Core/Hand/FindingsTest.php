@@ -70,7 +70,7 @@ it('offers the silent change as one action', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 8, '', $slur('start')).MusicXml::note('D5', 8, '', $slur('stop'))));
     $finding = findings($score, kind: FindingKind::Unjoined)[0];
     expect($finding->reason)->toBe('5–5 leaves a gap; change silently to 1, and the fingers join.')
-        ->and([$finding->remedy?->action, $finding->remedy?->note, $finding->remedy?->value])->toBe(['finger', $score->notes[0]->id, '5-1']);
+        ->and([$finding->remedy?->action, $finding->remedy?->notes, $finding->remedy?->value])->toBe(['finger', [$score->notes[0]->id], '5-1']);
 });
 
 it('finds chords beyond a reach and what helps: the other hand, a doubled note, a roll', function (string $right, string $left, string $help, ?string $action): void {

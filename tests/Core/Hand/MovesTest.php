@@ -16,6 +16,7 @@ use Tarnwind\Core\Hand\School;
 use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Rendition\TempoMap;
@@ -96,7 +97,7 @@ it('offers a leap\'s note to the other hand where that is free and near', functi
     // The left hand has a low bass and at once a C4; the right hand rests above it.
     $score = MusicXml::score(MusicXml::piano([['-:8 E5:8', 'C2:1 C4:3 -:4 C3:8']]));
     $leap = handFindings(handTask($score, 60), FindingKind::Leap)[0];
-    expect($leap->reason)->toContain('the right hand can take C4')->and([$leap->remedy?->action, $leap->remedy?->note, $leap->remedy?->value])->toBe(['hand', noteOf($score, 'C4')->id, 'right']);
+    expect($leap->reason)->toContain('the right hand can take C4')->and([$leap->remedy?->action, $leap->remedy?->notes, $leap->remedy?->value])->toBe(['hand', [noteOf($score, 'C4')->id], 'right']);
 });
 
 it('refuses to give a hand what costs it control of a soft melody note, or would cross it over the other', function (string $dynamic, ?string $refusal): void {
@@ -121,7 +122,7 @@ it('finds awkward crossings of the teacher\'s fingers, and lets go of them by on
     $crossings = handFindings(handTask($score, own: $own), FindingKind::Crossing);
     expect($crossings === [] ? null : $crossings[0]->reason)->toBe($words);
     if ($words !== null) {
-        expect([$crossings[0]->remedy?->action, $crossings[0]->remedy?->note])->toBe(['free', $score->notes[0]->id]);
+        expect([$crossings[0]->remedy?->action, $crossings[0]->remedy?->notes])->toBe(['free', [$score->notes[0]->id]]);
     }
 })->with([
     'three over four' => [['4', '3'], 'From C5 to D5 4 and 3 cross each other.'],
@@ -240,4 +241,33 @@ it('spares weak fingers where it is loud', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$loud.MusicXml::line('C5:2 D5:2 E5:2 F5:2 G5:2 F5:2 E5:2 D5:2')));
     $weak = fn (Hands $hands): int => count(array_filter(handTask($score, hands: $hands)->fingering->notes, fn ($one): bool => $one->finger >= 4));
     expect($weak(new Hands(weakFingers: true)))->toBeLessThan($weak(new Hands));
+});
+
+/**
+ * Tenths in the left hand, wider than the hand, under a melody that leaves the right hand free or not.
+ */
+function tenths(string $melody): Score
+{
+    return MusicXml::score(MusicXml::piano(array_fill(0, 4, [$melody, 'C3+E4:8 D3+F4:8'])));
+}
+
+it('proposes to share out a passage where that frees a hand, and counts what is left', function (): void {
+    $hands = new Hands(new Reach(12, 13), new Reach(12, 13));
+    $task = handTask(tenths('G4:8 A4:8'), hands: $hands);
+    $reliefs = handFindings($task, FindingKind::Relief);
+    expect($reliefs)->toHaveCount(1)->and($reliefs[0]->reason)->toBe('In bars 1 to 4 the right hand can take 8 notes (E4, F4): of 8 findings there none is left.')
+        ->and($reliefs[0]->remedy->label)->toBe('All 8 to the right hand')->and($reliefs[0]->remedy->notes)->toHaveCount(8);
+
+    // What it says is what comes of it.
+    $given = new Corrections(hands: array_fill_keys($reliefs[0]->remedy->notes, Hand::Right));
+    $reading = $task->reading->corrected($task->score, $given);
+    $shared = new Task($task->score, $reading, $task->tempo, Fingering::of($task->score, $reading, $task->tempo, $hands), $hands);
+    expect(Findings::of($shared, Joints::of($task->score, $reading, $task->tempo, $shared->fingering, $hands)))->toBe([]);
+});
+
+it('proposes no passage where the other hand has no room, or where there is nothing to free', function (): void {
+    $small = new Hands(new Reach(12, 13), new Reach(12, 13));
+    expect(handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: $small), FindingKind::BeyondReach))->toHaveCount(8)
+        ->and(handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: $small), FindingKind::Relief))->toBe([])
+        ->and(handFindings(handTask(tenths('G4:8 A4:8'), hands: new Hands(new Reach(16, 17), new Reach(16, 17))), FindingKind::Relief))->toBe([]);
 });

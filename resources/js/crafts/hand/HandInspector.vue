@@ -51,6 +51,7 @@ const KINDS: Record<Finding['kind'], string> = {
     crossing: 'Awkward crossing',
     stretch: 'Stretch',
     'soft-pedal': 'Soft pedal',
+    relief: 'The other hand helps',
 };
 </script>
 

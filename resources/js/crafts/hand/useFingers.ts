@@ -51,11 +51,11 @@ export function useFingers(desk: Desk, score: DeskProps['score'], { byNote, comp
     }
 
     /** Mends a finding by its one action. */
-    function remedy({ remedy, notes }: Finding): void {
-        if (remedy?.action === 'finger') desk.setFingers(edits.setFinger(desk.fingers.value, remedy.note, remedy.value));
-        else if (remedy?.action === 'free') desk.setFingers(edits.clearFinger(desk.fingers.value, remedy.note));
-        else if (remedy?.action === 'octave') desk.setOctaves(edits.moveOctaves(desk.octaves.value, notes, Number(remedy.value)));
-        else if (remedy) desk.setReading(giveHand(desk.reading.value, [remedy.note], remedy.value === 'left' ? 'left' : 'right'));
+    function remedy({ remedy }: Finding): void {
+        if (remedy?.action === 'finger') desk.setFingers(edits.setFinger(desk.fingers.value, remedy.notes[0], remedy.value));
+        else if (remedy?.action === 'free') desk.setFingers(edits.clearFinger(desk.fingers.value, remedy.notes[0]));
+        else if (remedy?.action === 'octave') desk.setOctaves(edits.moveOctaves(desk.octaves.value, remedy.notes, Number(remedy.value)));
+        else if (remedy) desk.setReading(giveHand(desk.reading.value, remedy.notes, remedy.value === 'left' ? 'left' : 'right'));
     }
 
     /** Asks what each finger would cost at the selected note. */

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand\Checks;
+
+use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Hand\Findings;
+use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Hand\Remedy;
+use Tarnwind\Core\Hand\Task;
+use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Severity;
+
+/**
+ * Passages in which one hand is relieved by the other: where it could take a note here and a note there, all of them
+ * are tried at once, and proposed if what is wrong in the passage goes.
+ */
+final class Relief
+{
+    /** Fewer notes are offered one by one. */
+    private const FEWEST = 3;
+
+    /** Bars from one note to the next of a passage, at most. */
+    private const APART = 2;
+
+    /** Bars around a passage that are fingered with it. */
+    private const AROUND = 4;
+
+    /** Share of what is wrong in a passage that must go [start]. */
+    private const RELIEVED = 0.5;
+
+    /** So many notes are named. */
+    private const NAMED = 3;
+
+    /**
+     * @param  list<Finding>  $near  what is wrong, by place
+     * @return list<Finding>
+     */
+    public static function findings(Task $task, array $near): array
+    {
+        $byId = array_column($task->score->notes, null, 'id');
+        $findings = [];
+        foreach (Hand::cases() as $hand) {
+            $offered = [];
+            foreach ($near as $finding) {
+                if ($finding->remedy?->action === 'hand' && $finding->remedy->value === $hand->value) {
+                    $offered[$finding->remedy->notes[0]] = $byId[$finding->remedy->notes[0]];
+                }
+            }
+            foreach (self::passages(array_values($offered)) as $notes) {
+                $findings[] = self::relief($task, $hand, $notes);
+            }
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /**
+     * @param  list<Note>  $notes  by place
+     * @return list<non-empty-list<Note>>
+     */
+    private static function passages(array $notes): array
+    {
+        $passages = [];
+        foreach ($notes as $note) {
+            $last = count($passages) - 1;
+            if ($last >= 0 && $note->measure - $passages[$last][count($passages[$last]) - 1]->measure <= self::APART) {
+                $passages[$last][] = $note;
+            } else {
+                $passages[] = [$note];
+            }
+        }
+
+        return array_values(array_filter($passages, fn (array $passage): bool => count($passage) >= self::FEWEST));
+    }
+
+    /**
+     * @param  non-empty-list<Note>  $notes
+     */
+    private static function relief(Task $task, Hand $hand, array $notes): ?Finding
+    {
+        $bars = new Bars($notes[0]->measure, $notes[count($notes) - 1]->measure);
+        $around = $bars->widened(self::AROUND);
+        $before = self::count($task->handedOver($around), $bars);
+        $after = self::count($task->handedOver($around, $notes, $hand), $bars);
+        if ($after > (1 - self::RELIEVED) * $before) {
+            return null;
+        }
+        $measures = $task->score->measures;
+        $all = array_values(array_unique(array_map(fn (Note $note): string => $note->inWords(), $notes)));
+        $names = implode(', ', array_slice($all, 0, self::NAMED)).(count($all) > self::NAMED ? ' and so on' : '');
+        $where = $bars->first === $bars->last ? "In bar {$measures[$bars->first]->number}" : "In bars {$measures[$bars->first]->number} to {$measures[$bars->last]->number}";
+
+        return new Finding(
+            FindingKind::Relief, Severity::Hint, $notes,
+            sprintf('%s the %s hand can take %d notes (%s): of %d findings there %s.', $where, $hand->value, count($notes), $names, $before, match ($after) {
+                0 => 'none is left', 1 => 'one is left', default => "$after are left"
+            }),
+            new Remedy('hand', array_map(fn (Note $note): string => $note->id, $notes), $hand->value, 'All '.count($notes)." to the $hand->value hand"),
+        );
+    }
+
+    /**
+     * How much is wrong in some bars.
+     */
+    private static function count(Task $task, Bars $bars): int
+    {
+        $joints = Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
+
+        return count($bars->of(Findings::near($task, $joints), fn (Finding $finding): int => $finding->notes[0]->measure));
+    }
+}
