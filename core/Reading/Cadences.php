@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Reading;
 
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Search;
 
 /**
  * Finds the cadences at the ends of phrases.
@@ -24,14 +25,8 @@ final class Cadences
         $ends = array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1));
         $found = [];
         foreach ([...$ends, $score->end()] as $end) {
-            $last = null;
-            foreach ($chords as $index => $chord) {
-                if (! $chord->from->isLessThan($end)) {
-                    break;
-                }
-                $last = $index;
-            }
-            if ($last === null) {
+            $last = Search::last(count($chords), fn (int $index): bool => $chords[$index]->from->isLessThan($end));
+            if (! isset($chords[$last]) || ! $chords[$last]->from->isLessThan($end)) {
                 continue;
             }
             $kind = self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last]);
@@ -69,11 +64,6 @@ final class Cadences
      */
     private static function keyAt(array $keys, Fraction $at): Key
     {
-        $key = $keys[0]->key;
-        foreach ($keys as $area) {
-            $key = $at->isLessThan($area->from) ? $key : $area->key;
-        }
-
-        return $key;
+        return $keys[Search::last(count($keys), fn (int $index): bool => ! $at->isLessThan($keys[$index]->from))]->key;
     }
 }

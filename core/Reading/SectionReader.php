@@ -35,16 +35,13 @@ final class SectionReader
      */
     public static function read(Score $score, array $boundaries, array $keys, array $textures, array $likenesses): array
     {
-        $jumps = [];
-        foreach ($score->playbackOrder as $index => $bar) {
-            $next = $score->playbackOrder[$index + 1] ?? null;
-            if ($next !== null && $next < $bar) {
-                $jumps[$next] = $jumps[$bar + 1] = true;
-            }
-        }
+        // Of two reasons for one bar the first is told.
+        $reasons = self::jumps($score) + self::newKeys($score, $keys) + self::returns($likenesses);
+        $contrasts = self::contrasts($score);
         $marked = [];
         foreach ($boundaries as $index => $boundary) {
-            $reason = $index === 0 ? null : self::reason($score, $boundaries, $index, $keys, $textures, $likenesses, $jumps);
+            $bar = self::firstFullBar($score, $boundary->at);
+            $reason = $index === 0 ? null : $reasons[$bar] ?? $contrasts[(string) $boundary->at] ?? self::newTexture($score, $boundaries, $index, $bar, $textures);
             $marked[] = $reason === null ? $boundary : $boundary->asSection($reason);
         }
 
@@ -52,57 +49,90 @@ final class SectionReader
     }
 
     /**
-     * @param  list<Boundary>  $boundaries
-     * @param  list<KeyArea>  $keys
-     * @param  list<BarTexture>  $textures
-     * @param  list<Likeness>  $likenesses
-     * @param  array<int, true>  $jumps
+     * @return array<int, string> reason by bar
      */
-    private static function reason(Score $score, array $boundaries, int $index, array $keys, array $textures, array $likenesses, array $jumps): ?string
+    private static function jumps(Score $score): array
     {
-        $bar = self::firstFullBar($score, $boundaries[$index]->at);
-        if (isset($jumps[$bar])) {
-            return 'a repeat begins or ends here';
-        }
-        foreach ($keys as $place => $area) {
-            $last = $score->measureAt($area->to)->index + ($area->to->equals($score->end()) ? 1 : 0);
-            if ($place > 0 && $score->measureAt($area->from)->index === $bar && $last - $bar >= self::LASTS) {
-                return "the key is now {$area->key->inWords()}";
+        $bars = [];
+        foreach ($score->playbackOrder as $index => $bar) {
+            $next = $score->playbackOrder[$index + 1] ?? null;
+            if ($next !== null && $next < $bar) {
+                $bars[$next] = $bars[$bar + 1] = 'a repeat begins or ends here';
             }
         }
-        foreach ($likenesses as $likeness) {
-            if ($likeness->from === $bar && $likeness->like <= 1 && $likeness->length >= self::RETURNS && $likeness->kind !== LikenessKind::Transposed) {
-                return 'the beginning comes back';
-            }
-        }
-        $contrast = self::contrast($score, $boundaries[$index]->at);
-        if ($contrast !== null) {
-            return $contrast;
-        }
-        $before = self::usual($textures, $score->measureAt($boundaries[$index - 1]->at)->index, $bar);
-        $after = self::usual($textures, $bar, isset($boundaries[$index + 1]) ? $score->measureAt($boundaries[$index + 1]->at)->index : count($textures));
 
-        return $before !== null && $after !== null && $before !== $after ? "the texture is now {$after->inWords()}" : null;
+        return $bars;
     }
 
     /**
-     * A printed dynamic far from the one before.
+     * @param  list<KeyArea>  $keys
+     * @return array<int, string> reason by bar
      */
-    private static function contrast(Score $score, Fraction $at): ?string
+    private static function newKeys(Score $score, array $keys): array
     {
-        $before = null;
+        $bars = [];
+        foreach (array_slice($keys, 1) as $area) {
+            $bar = $score->measureAt($area->from)->index;
+            $last = $score->measureAt($area->to)->index + ($area->to->equals($score->end()) ? 1 : 0);
+            if ($last - $bar >= self::LASTS) {
+                $bars[$bar] ??= "the key is now {$area->key->inWords()}";
+            }
+        }
+
+        return $bars;
+    }
+
+    /**
+     * @param  list<Likeness>  $likenesses
+     * @return array<int, string> reason by bar
+     */
+    private static function returns(array $likenesses): array
+    {
+        $bars = [];
+        foreach ($likenesses as $likeness) {
+            if ($likeness->like <= 1 && $likeness->length >= self::RETURNS && $likeness->kind !== LikenessKind::Transposed) {
+                $bars[$likeness->from] = 'the beginning comes back';
+            }
+        }
+
+        return $bars;
+    }
+
+    /**
+     * Printed dynamics far from the one before.
+     *
+     * @return array<string, string> reason by place in quarters
+     */
+    private static function contrasts(Score $score): array
+    {
+        $places = [];
+        $before = $latest = $at = null;
         foreach ($score->marksOf('dynamics') as $mark) {
             $grade = array_search($mark->value, self::GRADES, true);
             if ($grade === false) {
                 continue;
             }
-            if ($mark->onset->equals($at) && $before !== null && abs($grade - $before) >= self::CONTRAST) {
-                return "suddenly $mark->value after ".self::GRADES[$before];
+            // Of marks at one place each is measured against the last one before that place.
+            [$before, $at] = $at !== null && $mark->onset->equals($at) ? [$before, $at] : [$latest, $mark->onset];
+            if ($before !== null && abs($grade - $before) >= self::CONTRAST) {
+                $places[(string) $at] ??= "suddenly $mark->value after ".self::GRADES[$before];
             }
-            $before = $mark->onset->isLessThan($at) ? $grade : $before;
+            $latest = $grade;
         }
 
-        return null;
+        return $places;
+    }
+
+    /**
+     * @param  list<Boundary>  $boundaries
+     * @param  list<BarTexture>  $textures
+     */
+    private static function newTexture(Score $score, array $boundaries, int $index, int $bar, array $textures): ?string
+    {
+        $before = self::usual($textures, $score->measureAt($boundaries[$index - 1]->at)->index, $bar);
+        $after = self::usual($textures, $bar, isset($boundaries[$index + 1]) ? $score->measureAt($boundaries[$index + 1]->at)->index : count($textures));
+
+        return $before !== null && $after !== null && $before !== $after ? "the texture is now {$after->inWords()}" : null;
     }
 
     /**
