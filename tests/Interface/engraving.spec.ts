@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import createVerovioModule from 'verovio/wasm';
 import { VerovioToolkit } from 'verovio/esm';
 import { readGeometry } from '../../resources/js/engraving/geometry';
+import { rehearsal } from '../../resources/js/engraving/rehearsal';
 import { layMoments, nearestSpot, xAt, type Bar } from '../../resources/js/engraving/layout';
 
 /** The first systems of a demo piece, engraved as the desk does it; its notes have the ids of the file given. */
@@ -114,4 +115,15 @@ test('a click finds the nearest moment', () => {
     expect(nearestSpot(laid, 212)?.moment).toBe(1);
     expect(nearestSpot(laid, 1000)?.moment).toBe(4);
     expect(nearestSpot({ ...laid, spots: [] }, 3)).toBeNull();
+});
+
+test('what the engraver rehearses with is a score with what it will be asked for', async () => {
+    const toolkit = new VerovioToolkit(await createVerovioModule());
+    toolkit.setOptions({ breaks: 'none', adjustPageHeight: true, svgViewBox: true });
+    expect(toolkit.loadData(rehearsal())).toBeTruthy();
+    const svg = toolkit.renderToSVG(1);
+    const { measures, notes } = readGeometry(svg);
+    expect(measures).toHaveLength(16);
+    expect(Object.keys(notes)).toHaveLength(16 * 11);
+    for (const kind of ['beam', 'slur', 'chord', 'accid', 'dynam']) expect(svg).toContain(`class="${kind}`);
 });
