@@ -259,7 +259,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
-                <div ref="column" :class="['column', { touching: view === 'touch' && touch }]">
+                <div ref="column" :class="['column', { touching: view === 'touch' && touch, fingered: view === 'hand' }]">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
                     <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" :layers="layers" @select="desk.moveTo">
                         <template v-if="view === 'touch'" #above><GestureLine :laid="place" :gestures="placedGestures" /></template>
@@ -433,6 +433,11 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
 .wait {
     width: 320px;
+}
+
+/* Room for columns of digits over and under the line. */
+.fingered :deep(.system) {
+    padding-block: 16px 34px;
 }
 
 .engraving-note {

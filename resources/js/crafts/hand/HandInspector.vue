@@ -173,11 +173,12 @@ h3 {
     color: var(--quiet);
 }
 
-.alternatives td {
-    padding: 1px 0;
+.alternatives :is(th, td) {
+    padding: 2px 10px 2px 0;
 }
 
 .line {
+    min-width: 92px;
     font-family: var(--serif);
 }
 
