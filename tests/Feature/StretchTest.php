@@ -97,7 +97,7 @@ it('reads again what is no longer kept', function (): void {
 
 it('refuses bars that are none', function (mixed $bars): void {
     askAbout($this, 'hand', [], ['bars' => $bars])->assertUnprocessable();
-})->with([['x'], [['first' => 3]], [['first' => -1, 'last' => 2]], [['first' => 5, 'last' => 4]], [['first' => 'a', 'last' => 'b']]]);
+})->with([['x'], [['first' => 3]], [['first' => -1, 'last' => 2]], [['first' => 5, 'last' => 4]], [['first' => 'a', 'last' => 'b']], [['first' => 0, 'last' => PHP_INT_MAX]]]);
 
 it('says nothing of bars beyond the end', function (): void {
     askAbout($this, 'hand', [], ['bars' => ['first' => 4000, 'last' => 5000]])->assertOk()->assertJsonPath('bars.last', count($this->measures) - 1);

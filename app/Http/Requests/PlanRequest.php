@@ -27,8 +27,8 @@ final class PlanRequest extends FormRequest
             'revision' => ['sometimes', 'integer', 'min:1'],
             'note' => ['sometimes', 'string', 'max:100'],
             'bars' => ['nullable', 'array:first,last'],
-            'bars.first' => ['required_with:bars', 'integer', 'min:0'],
-            'bars.last' => ['required_with:bars', 'integer', 'gte:bars.first'],
+            'bars.first' => ['required_with:bars', 'integer', 'min:0', 'max:100000'],
+            'bars.last' => ['required_with:bars', 'integer', 'gte:bars.first', 'max:100000'],
             'from' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
             'to' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
         ];
