@@ -1,5 +1,6 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import * as edits from '../crafts/pedal/edits';
+import { changedStretch, joined, meetsTheSame, merged, near, pedalsOf, type Stretch } from '../crafts/pedal/measuring';
 import { difference, fractionValue } from '../support/fraction';
 import { HttpError, sendJson } from '../support/http';
 import { latestOnly } from '../support/latest';
@@ -61,8 +62,6 @@ export type ReadingMark = Extract<PlanDocument['marks'][number], { craft: 'readi
 
 type Mark = PlanDocument['marks'][number];
 
-type Window = { from: string; to: string };
-
 /** State and actions of the desk: the plan with its history, the cursor, what is measured, saving. */
 export function useDesk(props: DeskProps) {
     const { moments, measures } = props.score;
@@ -107,23 +106,23 @@ export function useDesk(props: DeskProps) {
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
 
     /** Measures a plan: the whole of it, or a stretch. */
-    const measurePlan = latestOnly<{ plan: PlanDocument; window: Window | null }>(
-        async ({ plan, window }) => {
+    const measurePlan = latestOnly<{ plan: PlanDocument; stretch: Stretch | null }>(
+        async ({ plan, stretch }) => {
             try {
-                const answer = await sendJson<Examination & Window>(
+                const answer = await sendJson<Examination & Stretch>(
                     'POST',
                     `/copies/${props.copy.id}/examination`,
-                    window ? { plan: within(plan, window, line), ...window } : { plan },
+                    stretch ? { plan: near(plan, stretch, line), ...stretch } : { plan },
                 );
-                examination.value = merge(examination.value, answer);
+                examination.value = merged(examination.value, answer);
                 trouble.value = '';
             } catch (error) {
                 trouble.value = error instanceof HttpError && error.status > 0 ? error.message : 'Blur and findings follow again when the server is back.';
             }
         },
-        (waiting, next) => ({ plan: next.plan, window: join(waiting.window, next.window) }),
+        (waiting, next) => ({ plan: next.plan, stretch: joined(waiting.stretch, next.stretch) }),
     );
-    const examine = (document: PlanDocument, window: Window | null): Promise<void> => measurePlan({ plan: document, window });
+    const examine = (document: PlanDocument, stretch: Stretch | null): Promise<void> => measurePlan({ plan: document, stretch });
 
     function document(marks: readonly PedalMark[]): PlanDocument {
         return { ...plan.value, marks: [...marks, ...plan.value.marks.filter((mark) => mark.craft !== 'pedal')] };
@@ -138,19 +137,19 @@ export function useDesk(props: DeskProps) {
     function edit(marks: PedalMark[]): void {
         const before = pedal.value;
         draft.value = null;
-        const window = changed(before, marks, line);
-        if (!window) return;
+        const stretch = changedStretch(before, marks, line);
+        if (!stretch) return;
         const next = document(marks);
         commit(next);
-        void examine(next, window);
+        void examine(next, stretch);
     }
 
     /** Shows an edit while it is still being dragged. */
     function preview(marks: PedalMark[]): void {
-        const window = changed(pedal.value, marks, line);
-        if (!window) return;
+        const stretch = changedStretch(pedal.value, marks, line);
+        if (!stretch) return;
         draft.value = marks;
-        void examine(document(marks), window);
+        void examine(document(marks), stretch);
     }
 
     function drop(): void {
@@ -159,7 +158,7 @@ export function useDesk(props: DeskProps) {
         const next = document(marks);
         draft.value = null;
         commit(next);
-        void examine(next, changed(pedalsOf(plan.value), marks, line));
+        void examine(next, changedStretch(pedalsOf(plan.value), marks, line));
     }
 
     function step(turn: typeof undo): void {
@@ -168,9 +167,9 @@ export function useDesk(props: DeskProps) {
         const after = plan.value;
         if (after === before) return;
         saving.keep(after);
-        const window = changed(pedalsOf(before), pedalsOf(after), line);
-        if (!sameButPedals(before, after)) void examine(after, null);
-        else if (window) void examine(after, window);
+        const stretch = changedStretch(pedalsOf(before), pedalsOf(after), line);
+        if (!meetsTheSame(before, after)) isStale = true;
+        else if (stretch) void examine(after, stretch);
     }
 
     async function suggest(school: PlanDocument['school'] = plan.value.school): Promise<void> {
@@ -368,72 +367,3 @@ export function useDesk(props: DeskProps) {
 }
 
 export type Desk = ReturnType<typeof useDesk>;
-
-function pedalsOf(plan: PlanDocument): PedalMark[] {
-    return plan.marks.filter((mark): mark is PedalMark => mark.craft === 'pedal');
-}
-
-function sameButPedals(before: PlanDocument, after: PlanDocument): boolean {
-    const others = ({ marks }: PlanDocument): Mark[] => marks.filter((mark) => mark.craft !== 'pedal');
-    const [old, now] = [others(before), others(after)];
-    return (
-        before.tempo === after.tempo &&
-        before.fingering === after.fingering &&
-        before.touch === after.touch &&
-        before.lengths === after.lengths &&
-        old.length === now.length &&
-        old.every((mark, index) => mark === now[index])
-    );
-}
-
-/** The stretch in which two sets of marks differ, a moment wider at each side; null where they are the same. */
-function changed(before: readonly PedalMark[], after: readonly PedalMark[], line: edits.Timeline): Window | null {
-    const old = new Set(before);
-    const now = new Set(after);
-    const different = edits.placed([...before.filter((mark) => !now.has(mark)), ...after.filter((mark) => !old.has(mark))], line);
-    if (different.length === 0) return null;
-    const from = Math.min(...different.map((mark) => mark.from));
-    const to = Math.max(...different.map((mark) => mark.to));
-    const last = line.moments.length - 1;
-    const first = Math.max(
-        0,
-        line.times.findLastIndex((time) => time < from - 1e-9),
-    );
-    const end = line.times.findIndex((time) => time > to + 1e-9);
-    return { from: line.moments[first]!.at, to: line.moments[end < 0 ? last : end]!.at };
-}
-
-/** The plan with those of its pedals that touch a stretch, and the one before them, from which the foot comes. */
-function within(plan: PlanDocument, window: Window, line: edits.Timeline): PlanDocument {
-    const pedals = edits.placed(pedalsOf(plan), line);
-    const touching = pedals.filter(({ from, to }) => to >= fractionValue(window.from) && from <= fractionValue(window.to));
-    const before = pedals.findLast(({ from }) => from < Math.min(fractionValue(window.from), touching[0]?.from ?? Infinity));
-    const kept = new Set<Mark>([...touching, ...(before ? [before] : [])].map(({ mark }) => mark));
-    return { ...plan, marks: plan.marks.filter((mark) => mark.craft !== 'words' && mark.kind !== 'gesture' && (mark.craft !== 'pedal' || kept.has(mark))) };
-}
-
-function join(a: Window | null, b: Window | null): Window | null {
-    if (!a || !b) return null;
-    return {
-        from: fractionValue(a.from) < fractionValue(b.from) ? a.from : b.from,
-        to: fractionValue(a.to) > fractionValue(b.to) ? a.to : b.to,
-    };
-}
-
-/** Puts what was measured of a stretch in place of what was known of it. */
-function merge(known: Examination, answer: Examination & Window): Examination {
-    const from = fractionValue(answer.from);
-    const to = fractionValue(answer.to);
-    const outside = (at: string): boolean => fractionValue(at) < from || fractionValue(at) > to;
-    const order = (a: string, b: string): number => fractionValue(a) - fractionValue(b);
-    const last = (spans: Examination['spans']): Set<string> => new Set(spans.map((span) => span.down));
-    const downs = last(answer.spans);
-    return {
-        spans: [
-            ...known.spans.filter((span) => !downs.has(span.down) && (fractionValue(span.up) < from || fractionValue(span.down) > to)),
-            ...answer.spans,
-        ].sort((a, b) => order(a.down, b.down)),
-        blur: [...known.blur.filter((point) => outside(point.onset)), ...answer.blur].sort((a, b) => order(a.onset, b.onset)),
-        findings: [...known.findings.filter((finding) => outside(finding.at)), ...answer.findings].sort((a, b) => order(a.at, b.at)),
-    };
-}
