@@ -17,6 +17,13 @@ final readonly class Effort
 
     private const OCTAVE_WITHOUT_FIFTH = 1.5;
 
+    /** Thirds struck together lie under 1 3, 2 4 and 3 5; neighbouring fingers are for seconds (common practice). */
+    private const NARROWEST_THIRD = 3;
+
+    private const WIDEST_THIRD = 4;
+
+    private const THIRD_WITH_NEIGHBOURS = 0.8;
+
     /** In octaves the fourth finger takes the black keys, where the hand is large enough (common practice). */
     private const FOURTH_ON_BLACK_OCTAVE = -1.5;
 
@@ -101,7 +108,10 @@ final readonly class Effort
                 $cost += self::WEAK_AND_LOUD;
             }
             if ($index > 0) {
-                $cost += $this->spans->cost($fingers[$index - 1], $finger, $grip->keys[$index] - $grip->keys[$index - 1]);
+                $span = $grip->keys[$index] - $grip->keys[$index - 1];
+                $cost += $this->spans->cost($fingers[$index - 1], $finger, $span);
+                $isThird = $last === 1 && $span >= self::NARROWEST_THIRD && $span <= self::WIDEST_THIRD;
+                $cost += $isThird && $finger - $fingers[0] === 1 ? self::THIRD_WITH_NEIGHBOURS : 0.0;
             }
         }
 
