@@ -115,6 +115,7 @@ final class FingerPlanner
             return [];
         }
         $ways = array_map(fn (Grip $grip): array => self::assignments($grip, $this->effort->spans, false, $this->fixed), $this->grips);
+        $names = array_map(fn (array $all): array => array_map(fn (array $fingers): string => implode('', $fingers), $all), $ways);
         // Least cost by the way a grip is taken, then by the way the one before is: a position is felt over three.
         $best = array_map(fn (float $cost): array => [$cost], $this->takes(0, $ways[0]));
         $from = [];
@@ -133,8 +134,7 @@ final class FingerPlanner
                     if (! $isFelt && $cost >= $least) {
                         continue;
                     }
-                    $others = $ways[$place - 1][$before];
-                    $cost += $urgency * ($known[implode('', $others).' '.implode('', $fingers)] ??= $moves->cost($others, $fingers));
+                    $cost += $urgency * ($known[$names[$place - 1][$before].' '.$names[$place][$way]] ??= $moves->cost($ways[$place - 1][$before], $fingers));
                     $from[$place][$way][$before] = $through;
                     $best[$way][$before] = $cost + $take;
                     if ($cost < $least) {
