@@ -50,6 +50,11 @@ test.describe('what an edit touches', () => {
         expect(changedBars(plan([staccato('n2', 'n90')]), plan([staccato('n90')]), barOf)).toEqual({ first: 1, last: 1 });
     });
 
+    test('tells marks of different kinds on one note apart', () => {
+        const octave: Mark = { id: 'o', craft: 'hand', kind: 'octave', notes: ['n8'], octaves: 2 };
+        expect(changedBars(plan([finger('n8', '2')]), plan([octave]), barOf)).toEqual({ first: 4, last: 4 });
+    });
+
     test('is nothing where hands and keys are not spoken of', () => {
         expect(changedBars(plan([known]), plan([known, gesture]), barOf)).toBe('none');
         expect(changedBars(plan([known]), plan([{ ...known }]), barOf)).toBe('none');

@@ -14,7 +14,10 @@ export type BarOf = (id: string) => number | undefined;
 /** So many bars around an edit the server is told of; it looks at fewer. */
 const TOLD = 24;
 
-/** What a mark says, one thing at a time, with the notes and bars it speaks of; words and what is heard as harmony have no bearing on hands and keys. */
+/**
+ * What a mark says, one thing at a time, with the notes and bars it speaks of. Words, gestures, harmonies and phrases have
+ * no bearing on hands and keys.
+ */
 function statements(mark: Mark): { text: string; ids: string[] }[] {
     switch (mark.kind) {
         case 'articulation':
@@ -50,7 +53,7 @@ export function changedBars(before: PlanDocument, after: PlanDocument, barOf: Ba
     if (rules(before) !== rules(after)) return 'all';
     const [old, now] = [new Set(before.marks), new Set(after.marks)];
     const said = (marks: readonly Mark[], others: ReadonlySet<Mark>) =>
-        new Map(marks.filter((mark) => !others.has(mark)).flatMap((mark) => statements(mark).map(({ text, ids }) => [text, ids] as const)));
+        new Map(marks.filter((mark) => !others.has(mark)).flatMap((mark) => statements(mark).map(({ text, ids }) => [`${mark.kind} ${text}`, ids] as const)));
     const [gone, come] = [said(before.marks, now), said(after.marks, old)];
     const ids = [...[...gone].filter(([text]) => !come.has(text)), ...[...come].filter(([text]) => !gone.has(text))].flatMap(([, ids]) => ids);
     return ids.length === 0 ? 'none' : (barsOf(ids, barOf) ?? 'all');
