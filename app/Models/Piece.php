@@ -127,9 +127,8 @@ final class Piece extends Model
         $frame = $kept->frame();
         $answered = $frame->answered($edited);
         $needed = $frame->needed($answered, $plan);
-        $pages = $kept->pages(intdiv($needed->first, Frame::BARS), intdiv($needed->last, Frame::BARS));
 
-        return [...$frame->excerpt($needed, $pages, $plan), $answered];
+        return [...$frame->excerpt($needed, $kept->pages($needed), $plan), $answered];
     }
 
     /**
@@ -149,7 +148,7 @@ final class Piece extends Model
         $frame = $kept->frame();
         $bars = $frame->bearingOn(...Examiner::widened($plan->spans($frame->measures), $from, $to));
 
-        return $frame->with(array_merge(...$kept->pages(intdiv($bars->first, Frame::BARS), intdiv($bars->last, Frame::BARS))));
+        return $frame->with(array_merge(...$kept->pages($bars)));
     }
 
     /**
@@ -164,7 +163,7 @@ final class Piece extends Model
             [$score, $reading] = $this->readFor($plan);
 
             return Preparation::planned($score, $reading, $plan, $hands)->texture;
-        }, fn (Texture $texture): array => [$texture->with([]), $texture->pages(Frame::BARS)]);
+        }, fn (Texture $texture): array => [$texture->with([]), $texture->pages()]);
     }
 
     /**

@@ -6,9 +6,10 @@ namespace App\Support;
 
 use Closure;
 use Illuminate\Support\Facades\Cache;
+use Tarnwind\Core\Score\Bars;
 
 /**
- * What is worked out for a piece, kept whole and in pages of some bars with a frame around them, since an edit needs a
+ * What is worked out for a piece, kept whole and in pages of bars with a frame around them, since an edit needs a
  * few pages only.
  *
  * @template TWhole
@@ -59,16 +60,17 @@ final readonly class PageStore
     }
 
     /**
-     * @return list<TPage> those from one number to another
+     * @return list<TPage> those that hold some bars
      */
-    public function pages(int $first, int $last): array
+    public function pages(Bars $bars): array
     {
+        $numbers = $bars->pages();
         $pages = [];
-        for ($number = $first; $number <= $last; $number++) {
+        foreach ($numbers as $number) {
             /** @var ?TPage $page */
             $page = Cache::get("$this->key:$number");
             if ($page === null) {
-                return array_slice($this->lay($this->whole())[1], $first, $last - $first + 1);
+                return array_slice($this->lay($this->whole())[1], $numbers[0], count($numbers));
             }
             $pages[] = $page;
         }

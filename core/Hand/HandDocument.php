@@ -18,9 +18,7 @@ final class HandDocument
      */
     public static function of(Task $task): array
     {
-        $joints = self::joints($task);
-
-        return self::document($task, $joints, Findings::of($task, $joints), new Bars(0, count($task->score->measures) - 1));
+        return self::document($task, Findings::of($task, $task->joints()), new Bars(0, count($task->score->measures) - 1));
     }
 
     /**
@@ -31,29 +29,18 @@ final class HandDocument
      */
     public static function stretch(Task $task, Bars $bars): array
     {
-        $joints = self::joints($task);
-
         return [
             'bars' => $bars->toArray(),
             'kinds' => array_column(array_filter(FindingKind::cases(), fn (FindingKind $kind): bool => $kind->isNear()), 'value'),
-            ...self::document($task, $joints, Findings::near($task, $joints), $bars),
+            ...self::document($task, Findings::near($task, $task->joints()), $bars),
         ];
     }
 
     /**
-     * @return list<Joint>
-     */
-    private static function joints(Task $task): array
-    {
-        return Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
-    }
-
-    /**
-     * @param  list<Joint>  $joints
      * @param  list<Finding>  $findings
      * @return array<string, mixed>
      */
-    private static function document(Task $task, array $joints, array $findings, Bars $bars): array
+    private static function document(Task $task, array $findings, Bars $bars): array
     {
         return [
             'fingers' => array_map(fn (FingeredNote $one): array => [
@@ -62,7 +49,7 @@ final class HandDocument
             ], $bars->of(array_values($task->fingering->notes), fn (FingeredNote $one): int => $one->note->measure)),
             'joints' => array_map(fn (Joint $joint): array => [
                 'from' => $joint->from->id, 'to' => $joint->to->id, 'at' => (string) $joint->to->onset, 'measure' => $joint->to->measure, 'kind' => $joint->kind->value,
-            ], array_values(array_filter($joints, fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers && $bars->has($joint->to->measure)))),
+            ], array_values(array_filter($task->joints(), fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers && $bars->has($joint->to->measure)))),
             'holds' => array_map(fn (Hold $hold): array => [
                 'note' => $hold->note->id, 'at' => (string) $hold->note->onset, 'measure' => $hold->note->measure, 'finger' => $hold->finger, 'words' => $hold->inWords($task->score),
             ], $bars->of([...Hold::of($task->fingering, Hand::Right), ...Hold::of($task->fingering, Hand::Left)], fn (Hold $hold): int => $hold->note->measure)),

@@ -17,7 +17,6 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
-use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Sound\Piano;
 
 /**
@@ -27,6 +26,9 @@ final class Task
 {
     /** @var ?list<EvenPassage> */
     private ?array $passages = null;
+
+    /** @var ?list<Joint> */
+    private ?array $joints = null;
 
     private ?Redistribution $redistribution = null;
 
@@ -52,9 +54,7 @@ final class Task
      */
     public function handedOver(Bars $bars, array $given = [], Hand $hand = Hand::Right): self
     {
-        $notes = $bars->of($this->score->notes, fn (Note $note): int => $note->measure);
-        $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
-        $score = $this->score->with($notes, array_values(array_filter($this->score->slurs, fn (Slur $slur): bool => isset($ids[$slur->from], $ids[$slur->to]))));
+        $score = $this->score->only($bars->of($this->score->notes, fn (Note $note): int => $note->measure));
         $hands = array_fill_keys(array_map(fn (Note $note): string => $note->id, $given), $hand);
         $reading = $this->reading->handedOut(new Corrections(hands: $hands));
         $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher));
@@ -70,6 +70,16 @@ final class Task
     public function evenPassages(): array
     {
         return $this->passages ??= EvenPassage::find($this->tempo, Hazards::lines(array_values(array_filter($this->score->notes, fn (Note $note): bool => ! $note->grace))));
+    }
+
+    /**
+     * What the fingers join, and what they do not.
+     *
+     * @return list<Joint>
+     */
+    public function joints(): array
+    {
+        return $this->joints ??= Joints::of($this->score, $this->reading, $this->tempo, $this->fingering, $this->hands);
     }
 
     /**

@@ -40,18 +40,13 @@ final readonly class Texture
     }
 
     /**
-     * Its moments in pages of so many bars each.
+     * Its moments in pages of bars.
      *
      * @return list<list<Moment>>
      */
-    public function pages(int $bars): array
+    public function pages(): array
     {
-        $pages = array_fill(0, intdiv(max(0, count($this->measures) - 1), $bars) + 1, []);
-        foreach ($this->moments as $moment) {
-            $pages[intdiv($moment->measure, $bars)][] = $moment;
-        }
-
-        return $pages;
+        return Bars::inPages(count($this->measures), $this->moments, fn (Moment $moment): int => $moment->measure);
     }
 
     /**

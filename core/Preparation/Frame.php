@@ -10,7 +10,6 @@ use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Score\Slur;
 
 /**
  * A piece without its notes. These are laid by in pages, so that an edit in some bars is answered without fetching the
@@ -18,9 +17,6 @@ use Tarnwind\Core\Score\Slur;
  */
 final readonly class Frame
 {
-    /** Bars to a page. */
-    public const BARS = 8;
-
     /** So many bars before and after an edit are answered with it [start]. */
     private const ANSWERED = 4;
 
@@ -44,20 +40,15 @@ final readonly class Frame
     }
 
     /**
-     * @return list<Page> of so many bars each
+     * @return list<Page>
      */
     public static function pages(Score $score, Reading $reading): array
     {
-        $notes = array_fill(0, intdiv(max(0, count($score->measures) - 1), self::BARS) + 1, []);
-        foreach ($score->notes as $note) {
-            $notes[intdiv($note->measure, self::BARS)][] = $note;
-        }
-
         return array_map(function (array $notes) use ($reading): Page {
-            $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
+            $byId = array_column($notes, null, 'id');
 
-            return new Page($notes, array_intersect_key($reading->hands, $ids), array_intersect_key($reading->layers, $ids));
-        }, $notes);
+            return new Page($notes, array_intersect_key($reading->hands, $byId), array_intersect_key($reading->layers, $byId));
+        }, Bars::inPages(count($score->measures), $score->notes, fn (Note $note): int => $note->measure));
     }
 
     /**
@@ -98,9 +89,7 @@ final readonly class Frame
             $hands += $page->hands;
             $layers += $page->layers;
         }
-        $ids = array_flip(array_map(fn (Note $note): string => $note->id, $notes));
-        $slurs = array_values(array_filter($this->score->slurs, fn (Slur $slur): bool => isset($ids[$slur->from], $ids[$slur->to])));
-        $score = $this->score->with($notes, $slurs);
+        $score = $this->score->only($notes);
 
         return [$score, $this->reading->withNotes($hands, $layers)->handedOut($plan->corrections($score))];
     }

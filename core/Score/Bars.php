@@ -25,6 +25,39 @@ final readonly class Bars
         return $this->first <= $other->last && $other->first <= $this->last;
     }
 
+    /** Bars to a page, where a piece is kept in pages. */
+    public const PAGE = 8;
+
+    /**
+     * Things in pages of bars, all pages of a piece.
+     *
+     * @template T
+     *
+     * @param  int  $count  of the bars of the piece
+     * @param  list<T>  $things
+     * @param  callable(T): int  $bar  of a thing
+     * @return list<list<T>>
+     */
+    public static function inPages(int $count, array $things, callable $bar): array
+    {
+        $pages = array_fill(0, intdiv(max(0, $count - 1), self::PAGE) + 1, []);
+        foreach ($things as $thing) {
+            $pages[intdiv($bar($thing), self::PAGE)][] = $thing;
+        }
+
+        return $pages;
+    }
+
+    /**
+     * The numbers of the pages that hold these bars.
+     *
+     * @return list<int>
+     */
+    public function pages(): array
+    {
+        return range(intdiv($this->first, self::PAGE), intdiv($this->last, self::PAGE));
+    }
+
     /**
      * These and so many before and after; a piece begins with bar 0.
      */

@@ -94,6 +94,18 @@ final readonly class Score
     }
 
     /**
+     * The same piece with only some of its notes, and the slurs that lie between them.
+     *
+     * @param  list<Note>  $notes
+     */
+    public function only(array $notes): self
+    {
+        $kept = array_column($notes, null, 'id');
+
+        return $this->with($notes, array_values(array_filter($this->slurs, fn (Slur $slur): bool => isset($kept[$slur->from], $kept[$slur->to]))));
+    }
+
+    /**
      * @return list<Mark>
      */
     public function marksOf(string $kind): array

@@ -7,7 +7,6 @@ namespace Tarnwind\Core\Hand\Checks;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
-use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
@@ -109,8 +108,6 @@ final class Relief
      */
     private static function count(Task $task, Bars $bars): int
     {
-        $joints = Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
-
-        return count($bars->of(Findings::near($task, $joints), fn (Finding $finding): int => $finding->notes[0]->measure));
+        return count($bars->of(Findings::near($task, $task->joints()), fn (Finding $finding): int => $finding->notes[0]->measure));
     }
 }

@@ -150,13 +150,13 @@ it('is measured in a stretch from its pages as from the whole', function (School
     $preparation = Preparation::of($score);
     [$whole, $decay] = [$preparation->texture, new MeasuredDecay];
     $spans = $preparation->suggest($school, $decay);
-    $pages = $whole->pages(8);
+    $pages = $whole->pages();
     expect(array_merge(...$pages))->toBe($whole->moments);
     $smallest = count($pages);
     for ($quarter = 3; $quarter < $score->end()->toFloat(); $quarter += 31) {
         [$from, $to] = [Fraction::of($quarter), Fraction::of($quarter + 4)];
         $bars = $whole->with([])->bearingOn(...Examiner::widened($spans, $from, $to));
-        $some = array_slice($pages, intdiv($bars->first, 8), intdiv($bars->last, 8) - intdiv($bars->first, 8) + 1);
+        $some = array_map(fn (int $number): array => $pages[$number], $bars->pages());
         $smallest = min($smallest, count($some));
         expect(Examiner::examine($whole->with(array_merge(...$some)), $spans, $decay, $from, $to)->toArray())
             ->toBe(Examiner::examine($whole, $spans, $decay, $from, $to)->toArray());

@@ -48,9 +48,8 @@ function excerptAround(Frame $frame, array $pages, int $bar, Plan $plan): array
 {
     $answered = $frame->answered(new Bars($bar, $bar));
     $needed = $frame->needed($answered, $plan);
-    $first = intdiv($needed->first, Frame::BARS);
 
-    return [...$frame->excerpt($needed, array_slice($pages, $first, intdiv($needed->last, Frame::BARS) - $first + 1), $plan), $answered];
+    return [...$frame->excerpt($needed, array_map(fn (int $number): Page => $pages[$number], $needed->pages()), $plan), $answered];
 }
 
 /**
@@ -74,7 +73,7 @@ it('lays every note by once, with its hand and layer', function (): void {
         ->and(array_merge(...array_map(fn (Page $page): array => $page->hands, $pages)))->toEqualCanonicalizing($reading->hands)
         ->and(array_sum(array_map(fn (Page $page): int => count($page->layers), $pages)))->toBe(count($reading->layers));
     foreach ($pages as $number => $page) {
-        $bars = array_map(fn (Note $note): int => intdiv($note->measure, Frame::BARS), $page->notes);
+        $bars = array_map(fn (Note $note): int => intdiv($note->measure, Bars::PAGE), $page->notes);
         expect(array_unique($bars))->toBe([$number]);
     }
 });
