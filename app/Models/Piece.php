@@ -12,24 +12,24 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\Cache;
-use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Craft\Frame;
+use Tarnwind\Core\Craft\Page;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\Moment;
-use Tarnwind\Core\Pedal\Texture;
-use Tarnwind\Core\Plan\BarNote;
-use Tarnwind\Core\Plan\GestureMark;
+use Tarnwind\Core\Pedal\PedalMark;
+use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Plan\Mark;
-use Tarnwind\Core\Plan\PedalMark;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Preparation\Frame;
-use Tarnwind\Core\Preparation\Page;
-use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Touch\GestureMark;
+use Tarnwind\Core\Words\BarNote;
 
 /**
  * A score in a teacher's library, shared by the copies of all her students.
@@ -134,7 +134,7 @@ final class Piece extends Model
     /**
      * It set in time for the foot, as a plan has it for a student's hands.
      */
-    public function texture(Plan $plan, Hands $hands = new Hands): Texture
+    public function texture(Plan $plan, Hands $hands = new Hands): Timeline
     {
         return $this->setInTime($plan, $hands)->whole();
     }
@@ -142,7 +142,7 @@ final class Piece extends Model
     /**
      * Some of that: what bears on a stretch, widened to the whole of the pedals that touch it.
      */
-    public function textureAround(Plan $plan, Hands $hands, Fraction $from, Fraction $to): Texture
+    public function textureAround(Plan $plan, Hands $hands, Fraction $from, Fraction $to): Timeline
     {
         $kept = $this->setInTime($plan, $hands);
         $frame = $kept->frame();
@@ -152,18 +152,18 @@ final class Piece extends Model
     }
 
     /**
-     * @return PageStore<Texture, Texture, list<Moment>>
+     * @return PageStore<Timeline, Timeline, list<Moment>>
      */
     private function setInTime(Plan $plan, Hands $hands): PageStore
     {
         $marks = array_filter($plan->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark && ! $mark instanceof BarNote && ! $mark instanceof GestureMark);
         $rests = md5(serialize([$plan->tempo, array_values($marks), $plan->fingering, $plan->style, $hands]));
 
-        return new PageStore($this->cacheKey("texture:$rests"), 1, function () use ($plan, $hands): Texture {
+        return new PageStore($this->cacheKey("texture:$rests"), 1, function () use ($plan, $hands): Timeline {
             [$score, $reading] = $this->readFor($plan);
 
             return Preparation::planned($score, $reading, $plan, $hands)->texture;
-        }, fn (Texture $texture): array => [$texture->with([]), $texture->pages()]);
+        }, fn (Timeline $texture): array => [$texture->with([]), $texture->pages()]);
     }
 
     /**

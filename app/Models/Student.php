@@ -10,13 +10,13 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Tarnwind\Core\Count\Rates;
-use Tarnwind\Core\Hand\Hands;
-use Tarnwind\Core\Hand\Reach;
 use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\Piano;
 use Tarnwind\Core\Sound\SoftPedal;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Student\Reach;
 
 /**
  * A student: a name to call her by, the instrument she practises on, and what her hands can do, nothing more.

@@ -9,11 +9,11 @@ use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\Moment;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\KeyArea;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What the desk needs to open a copy.

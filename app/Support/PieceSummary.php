@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What a teacher is told about a score before and after it is kept.

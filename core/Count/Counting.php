@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * All that is to be said about counting a piece.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Notes of one voice that follow each other in even time: one key struck again and again, or a line.

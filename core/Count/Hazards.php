@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Finds what is easily miscounted or misread, bar by bar.

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * The quickest even movement of a bar, and the tempo up to which a student's measured rate carries it:

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Something about what the hands are asked for that a teacher should hear before the student does.

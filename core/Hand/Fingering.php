@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Performance\Dynamics;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\Dynamics;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * The fingers of a whole piece: the teacher's and the printed ones as they are, the rest planned around them.

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What one hand has under its fingers when it strikes: the notes it strikes and those it still holds, from the thumb

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What a hand plays, as one grip after another. Notes that it cannot go on holding, because the hand is too small or

@@ -6,10 +6,11 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Voices;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Tells for every two successive notes under a slur whether fingers can join them, with a silent change of finger if

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Performance\Dynamics;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Layer;
-use Tarnwind\Core\Rendition\Dynamics;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Sound\Loudness;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Student\Reach;
+
 /**
  * How far two fingers of a hand stand apart, in semitones, from the thumb's side outwards: practical, comfortable and
  * relaxed limits of Parncutt, Sloboda, Clarke, Raekallio & Desain, "An ergonomic model of keyboard fingering for

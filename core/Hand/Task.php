@@ -6,18 +6,19 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Count\EvenPassage;
 use Tarnwind\Core\Count\Hazards;
-use Tarnwind\Core\Count\Rates;
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
 use Tarnwind\Core\Sound\Piano;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What a student's hands are asked for: a score as it is played, its fingering, the foot, and what hands and piano can do.

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Severity;
 use Tarnwind\Core\Sound\Decay;
 
 /**
@@ -45,7 +47,7 @@ final class Examiner
      * @param  array{int, int}  $window  first and last moment of interest
      */
     private function __construct(
-        private readonly Texture $texture,
+        private readonly Timeline $texture,
         array $spans,
         private readonly Decay $decay,
         private readonly array $window,
@@ -59,7 +61,7 @@ final class Examiner
      * @param  ?Fraction  $from  if given, only the stretch from here …
      * @param  ?Fraction  $to  … to here is measured, widened to whole spans
      */
-    public static function examine(Texture $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
+    public static function examine(Timeline $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
     {
         $last = count($texture->moments) - 1;
         [$wideFrom, $wideTo] = self::widened($spans, $from ?? $texture->moments[0]->at, $to ?? $texture->moments[$last]->at);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Severity;
 
 /**
  * Something about a pedalling that a teacher should hear before the student does.

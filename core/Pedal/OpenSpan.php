@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Performance\Span;
+
 /**
  * What is gathered about a span while it is examined.
  */

@@ -32,7 +32,7 @@ final class Planner
     /**
      * @return list<array{int, int}> moments at which the pedal goes down and comes up
      */
-    public static function plan(Texture $texture, Weights $weights, Decay $decay): array
+    public static function plan(Timeline $texture, Weights $weights, Decay $decay): array
     {
         $moments = $texture->moments;
         $last = count($moments) - 1;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Performance\Depth;
+
 /**
  * Says why the pedal is where it is, with numbers.
  */
@@ -12,7 +14,7 @@ final class Reasons
     /**
      * @return list<string>
      */
-    public static function of(Texture $texture, OpenSpan $open): array
+    public static function of(Timeline $texture, OpenSpan $open): array
     {
         $moment = $texture->moments[$open->from];
         $harmony = $texture->harmonyAt($open->from);
@@ -42,7 +44,7 @@ final class Reasons
         return $reasons;
     }
 
-    private static function ofEnd(Texture $texture, OpenSpan $open): string
+    private static function ofEnd(Timeline $texture, OpenSpan $open): string
     {
         $end = $texture->momentAt($open->span->up);
         $moment = $texture->moments[$end];

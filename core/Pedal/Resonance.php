@@ -38,7 +38,7 @@ final class Resonance
     private int $next = 0;
 
     public function __construct(
-        private readonly Texture $texture,
+        private readonly Timeline $texture,
         private readonly Decay $decay,
     ) {
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Performance\Span;
+
 /**
  * A span with what was measured about it.
  */

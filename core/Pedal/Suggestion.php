@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Decay;
 
@@ -19,7 +21,7 @@ final class Suggestion
      * @param  bool  $halfPedal  whether the instrument's pedal knows more than on and off
      * @return list<Span>
      */
-    public static function spans(Score $score, Texture $texture, School $school, Decay $decay, bool $halfPedal = true): array
+    public static function spans(Score $score, Timeline $texture, School $school, Decay $decay, bool $halfPedal = true): array
     {
         if ($school === School::AsPrinted) {
             return PrintedPedal::spans($score);
@@ -36,7 +38,7 @@ final class Suggestion
      * @param  list<array{int, int}>  $spans
      * @return list<Span>
      */
-    private static function deepen(Texture $texture, array $spans, Weights $weights, Decay $decay, bool $halfPedal): array
+    private static function deepen(Timeline $texture, array $spans, Weights $weights, Decay $decay, bool $halfPedal): array
     {
         $resonance = new Resonance($texture, $decay);
         $result = [];

@@ -8,6 +8,7 @@ use Tarnwind\Core\Reading\BarShape;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
 
 /**

@@ -4,21 +4,29 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Plan;
 
+use Tarnwind\Core\Hand\FingerMark;
 use Tarnwind\Core\Hand\School as Fingers;
+use Tarnwind\Core\Pedal\PedalMark;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Span;
+use Tarnwind\Core\Read\BoundaryMark;
+use Tarnwind\Core\Read\HandMark;
+use Tarnwind\Core\Read\HarmonyMark;
+use Tarnwind\Core\Read\LayerMark;
 use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\FixedHarmony;
-use Tarnwind\Core\Rendition\Swing;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Touch\Articulation;
-use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Tempo\Swing;
+use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Touch\ArticulationMark;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tarnwind\Core\Touch\Style;
 
@@ -205,7 +213,7 @@ final readonly class Plan
     public function articulationsByNote(): array
     {
         $articulations = [];
-        foreach ($this->marksOf(TouchMark::class) as $mark) {
+        foreach ($this->marksOf(ArticulationMark::class) as $mark) {
             $articulations = array_replace($articulations, array_fill_keys($mark->notes, $mark->articulation));
         }
 

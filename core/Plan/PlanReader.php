@@ -6,16 +6,29 @@ namespace Tarnwind\Core\Plan;
 
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
+use Tarnwind\Core\Hand\FingerMark;
+use Tarnwind\Core\Hand\OctaveMark;
 use Tarnwind\Core\Hand\School as Fingers;
-use Tarnwind\Core\Pedal\Depth;
+use Tarnwind\Core\Pedal\PedalMark;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Read\BoundaryMark;
+use Tarnwind\Core\Read\HandMark;
+use Tarnwind\Core\Read\HarmonyMark;
+use Tarnwind\Core\Read\LayerMark;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Touch\ArticulationMark;
+use Tarnwind\Core\Touch\GestureMark;
+use Tarnwind\Core\Touch\HoldMark;
 use Tarnwind\Core\Touch\Profile;
+use Tarnwind\Core\Touch\SlurMark;
 use Tarnwind\Core\Touch\Style;
+use Tarnwind\Core\Words\BarNote;
 
 /**
  * Reads a plan document, as schemas/plan.schema.json has it.
@@ -63,7 +76,7 @@ final class PlanReader
             'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
             'finger' => new FingerMark($mark['id'], $mark['note'], $mark['finger']),
             'octave' => new OctaveMark($mark['id'], $mark['notes'], $mark['octaves']),
-            'articulation' => new TouchMark($mark['id'], $mark['notes'], Articulation::from($mark['articulation'])),
+            'articulation' => new ArticulationMark($mark['id'], $mark['notes'], Articulation::from($mark['articulation'])),
             'slur' => self::slur($mark),
             'hold' => new HoldMark($mark['id'], $mark['note'], self::place($mark['until'])),
             'gesture' => new GestureMark($mark['id'], self::place($mark['at']), $mark['text']),

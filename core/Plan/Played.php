@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Plan;
 
+use Tarnwind\Core\Hand\OctaveMark;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
+use Tarnwind\Core\Touch\HoldMark;
+use Tarnwind\Core\Touch\SlurMark;
 
 /**
  * The score as a plan has it played.

@@ -8,9 +8,9 @@ use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Count\HazardKind;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Weighs what each bar asks of the hands: quickness, wide chords, leaps, cross-rhythms, accidentals, and two lines in

@@ -10,12 +10,12 @@ use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\InnerLine;
 use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Says what is unusual in a piece, each thing where it first happens.

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Portrait;
 
 use Tarnwind\Core\Count\Counting;
-use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Reading\Likeness;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * A piece on one page: what a teacher wants to know of it before she gives it to a student.

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Rendition;
 
-use Tarnwind\Core\Pedal\Depth;
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Dynamics;
+use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Touch\KeyLength;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tarnwind\Core\Touch\KeyLengths;
 
 /**
@@ -91,7 +93,7 @@ final class Renderer
             $last = $this->score->measures[$order[$end - 1]];
             $from = $first->start->toFloat();
             $to = $last->end()->toFloat();
-            $stretch = new Stretch($from, $to, $playedQuarters - $from, $playedSeconds - $this->tempo->seconds($from));
+            $stretch = new Passage($from, $to, $playedQuarters - $from, $playedSeconds - $this->tempo->seconds($from));
             $this->playNotes($stretch, $first->index, $last->index);
             $this->playPedal($stretch);
             $this->playTempo($stretch);
@@ -108,7 +110,7 @@ final class Renderer
         return isset($this->lengths[$note->id]) ? $this->lengths[$note->id]->left : $note->end()->toFloat();
     }
 
-    private function playNotes(Stretch $stretch, int $firstBar, int $lastBar): void
+    private function playNotes(Passage $stretch, int $firstBar, int $lastBar): void
     {
         foreach ($this->score->notes as $note) {
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
@@ -153,7 +155,7 @@ final class Renderer
         return $places;
     }
 
-    private function playPedal(Stretch $stretch): void
+    private function playPedal(Passage $stretch): void
     {
         $before = null;
         foreach ($this->spans as $span) {
@@ -202,7 +204,7 @@ final class Renderer
         return $releases;
     }
 
-    private function move(Stretch $stretch, float $at, float $delay, int $value): void
+    private function move(Passage $stretch, float $at, float $delay, int $value): void
     {
         $this->pedal[] = new PedalEvent(
             $stretch->quarters($this->tempo->played($at + $delay * $this->quartersPerSecond($at))),
@@ -216,7 +218,7 @@ final class Renderer
         return 0.01 / ($this->tempo->seconds($at + 0.01) - $this->tempo->seconds($at));
     }
 
-    private function playTempo(Stretch $stretch): void
+    private function playTempo(Passage $stretch): void
     {
         foreach ($this->tempo->steps() as $index => [$quarter, , $tempo]) {
             $next = $this->tempo->steps()[$index + 1][0] ?? INF;

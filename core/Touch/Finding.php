@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Something about how notes are left that a teacher should hear before the student does.

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
-use Tarnwind\Core\Pedal\Span;
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
 use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Score\Voices;
-use Tarnwind\Core\Severity;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * What is heard of notes after their keys are left: key up, foot up and end of sound are three moments.

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Voices;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * How long every key is held: by the teacher's word, else as printed, else by the slur it is in and the style.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Performance\Articulation;
+
 /**
  * How long notes are held in a style: its profile's values, but for those the teacher's school has otherwise.
  */

@@ -9,14 +9,14 @@ use App\Models\StudentCopy;
 use App\Models\User;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Seeder;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Plan\BarNote;
-use Tarnwind\Core\Plan\GestureMark;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Touch\GestureMark;
+use Tarnwind\Core\Words\BarNote;
 
 /**
  * The demonstration: an invented teacher with three students and three pieces composed for it.

@@ -8,8 +8,8 @@ use App\Models\StudentCopy;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Inertia\Testing\AssertableInertia;
-use Tarnwind\Core\Plan\BarNote;
-use Tarnwind\Core\Plan\PedalMark;
+use Tarnwind\Core\Pedal\PedalMark;
+use Tarnwind\Core\Words\BarNote;
 
 beforeEach(function (): void {
     $teacher = User::factory()->create();

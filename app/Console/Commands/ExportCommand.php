@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
-use Tarnwind\Core\Preparation\MarkedCopy;
+use Tarnwind\Core\Handout\MarkedCopy;
 
 final class ExportCommand extends Command
 {

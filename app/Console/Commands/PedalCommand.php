@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Pedal\Examiner;
-use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Sound\Instrument;
 
 final class PedalCommand extends Command

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Instrument;
 

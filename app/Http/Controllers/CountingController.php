@@ -8,7 +8,7 @@ use App\Http\Requests\CountingRequest;
 use App\Models\StudentCopy;
 use Illuminate\Http\JsonResponse;
 use Tarnwind\Core\Count\Counting;
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * How the piece of a copy is counted.

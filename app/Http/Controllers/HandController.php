@@ -10,7 +10,7 @@ use Illuminate\Http\JsonResponse;
 use Tarnwind\Core\Hand\Alternative;
 use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Fingering;
-use Tarnwind\Core\Hand\HandDocument;
+use Tarnwind\Core\Hand\HandAnswer;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Bars;
@@ -27,7 +27,7 @@ final class HandController
     {
         [$task, $bars] = $this->task($request->plan(), $copy, $request->bars());
 
-        return response()->json($bars === null ? HandDocument::of($task) : HandDocument::stretch($task, $bars));
+        return response()->json($bars === null ? HandAnswer::of($task) : HandAnswer::stretch($task, $bars));
     }
 
     /**

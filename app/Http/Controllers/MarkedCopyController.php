@@ -9,9 +9,9 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
 use Inertia\Response as Page;
-use Tarnwind\Core\Plan\BarNote;
-use Tarnwind\Core\Preparation\MarkedCopy;
+use Tarnwind\Core\Handout\MarkedCopy;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Words\BarNote;
 
 /**
  * The copy that goes home with the student: on paper and as files.

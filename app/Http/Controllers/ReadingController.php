@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
 use Illuminate\Http\JsonResponse;
-use Tarnwind\Core\Reading\ReadingDocument;
+use Tarnwind\Core\Read\ReadAnswer;
 
 /**
  * What the score means, with what the plan reads otherwise; nothing is saved.
@@ -18,6 +18,6 @@ final class ReadingController
     {
         [$score, $reading] = $copy->piece->readFor($request->plan());
 
-        return response()->json(ReadingDocument::of($score, $reading));
+        return response()->json(ReadAnswer::of($score, $reading));
     }
 }

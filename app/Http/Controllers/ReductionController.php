@@ -9,7 +9,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
 use Inertia\Response as Page;
-use Tarnwind\Core\Preparation\Reduced;
+use Tarnwind\Core\Handout\Reduced;
 
 /**
  * The piece of a copy reduced to what a student meets first: block chords, outer notes, melody and bass; on paper and

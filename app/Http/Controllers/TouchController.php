@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
 use Illuminate\Http\JsonResponse;
-use Tarnwind\Core\Touch\TouchDocument;
+use Tarnwind\Core\Touch\TouchAnswer;
 
 /**
  * How long each key is held under a plan, and what the pedal makes of it, everywhere or quickly around the bars that
@@ -21,6 +21,6 @@ final class TouchController
         $edited = $request->bars();
         [$written, $reading, $bars] = $edited === null ? [...$copy->piece->readFor($plan), null] : $copy->piece->readAround($edited, $plan);
 
-        return response()->json(TouchDocument::of($written, $plan->played($written), $reading, $plan, $bars));
+        return response()->json(TouchAnswer::of($written, $plan->played($written), $reading, $plan, $bars));
     }
 }

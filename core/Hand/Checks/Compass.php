@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Notes that the student's piano has no key for, and where to play them: a low octave that is not there at the lowest

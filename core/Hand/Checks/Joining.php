@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Joint;
@@ -11,7 +12,6 @@ use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Severity;
 
 /**
  * What fingers cannot join under a slur: with a silent change they may; else the pedal must, and may not be there. And

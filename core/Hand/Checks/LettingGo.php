@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Notes that a hand cannot hold to their end: the foot must have caught them before the finger leaves.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Grip;
@@ -12,7 +13,6 @@ use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Moves between what a hand strikes: leaps without the time for them, and awkward crossings.

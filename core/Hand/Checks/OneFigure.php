@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Figures;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Severity;
 
 /**
  * Figures that come again with other fingers.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\FingerPlanner;
@@ -14,7 +15,6 @@ use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Chords beyond a student's reach, or held as they are fingered only by force, with what helps.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
@@ -12,7 +13,6 @@ use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Severity;
 
 /**
  * Passages in which one hand is relieved by the other: where it could take a note here and a note there, all of them

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Severity;
 use Tarnwind\Core\Touch\KeyLengths;
 
 /**

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand\Checks;
 
 use Tarnwind\Core\Count\TempoLimit;
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Severity;
 
 /**
  * Bars that ask for more notes a second than the student plays evenly, or than the piano's keys come back.

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Severity;
 
 /**
  * Where strain gathers: octaves and wide chords one after another, one key struck again and again.

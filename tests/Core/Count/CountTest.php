@@ -8,11 +8,11 @@ use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Count\CrossRhythm;
 use Tarnwind\Core\Count\CrossRhythms;
 use Tarnwind\Core\Count\Hazard;
-use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Count\TempoLimit;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 

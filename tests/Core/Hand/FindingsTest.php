@@ -2,20 +2,20 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
-use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\Reach;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Student\Reach;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Labels;
 use Tests\support\MusicXml;
 

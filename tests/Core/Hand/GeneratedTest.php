@@ -6,15 +6,15 @@ use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
-use Tarnwind\Core\Hand\Hands;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\Reach;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Student\Reach;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\MusicXml;
 
 /** Practical limits between fingers, in semitones outwards from the thumb: the published table again, by itself. */

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Notation\MusicXml\ArticulationWriter;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Score\Note;
-use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Touch\ArticulationWriter;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 

@@ -2,21 +2,21 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Handout\MarkedCopy;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\PedalWriter;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Pedal\Depth;
+use Tarnwind\Core\Pedal\PedalWriter;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Preparation\MarkedCopy;
-use Tarnwind\Core\Preparation\Preparation;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\MeasuredDecay;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Corpus;
 
 /** Files that this verovio does not load: a wrong encoding declaration, or nothing it can use. */

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\FingeringWriter;
 use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\FingeringWriter;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Score\Note;
 use Tests\support\Corpus;

@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\PedalWriter;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\PedalWriter;
 use Tarnwind\Core\Pedal\PrintedPedal;
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Mark;
 use Tests\support\MusicXml;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Notation\MusicXml\SlurWriter;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
+use Tarnwind\Core\Touch\SlurWriter;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 

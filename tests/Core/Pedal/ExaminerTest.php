@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\Finding;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Span;
-use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tests\support\Corpus;

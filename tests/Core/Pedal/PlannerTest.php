@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Pedal\Depth;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Pedal\HarmonySoFar;
 use Tarnwind\Core\Pedal\Planner;
 use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Texture;
+use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Pedal\Weights;
-use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Performance\Depth;
 use Tarnwind\Core\Sound\Decay;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tests\support\Corpus;
@@ -20,7 +20,7 @@ use Tests\support\MusicXml;
  *
  * @param  list<array{int, int}>  $spans
  */
-function costOf(Texture $texture, array $spans, Weights $w, Decay $decay): float
+function costOf(Timeline $texture, array $spans, Weights $w, Decay $decay): float
 {
     $moments = $texture->moments;
     $resonance = new Resonance($texture, $decay);

@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Hand\Hands;
+use Tarnwind\Core\Hand\FingerMark;
+use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Examiner;
@@ -10,29 +11,28 @@ use Tarnwind\Core\Pedal\Moment;
 use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
-use Tarnwind\Core\Pedal\Texture;
-use Tarnwind\Core\Plan\FingerMark;
-use Tarnwind\Core\Plan\HandMark;
-use Tarnwind\Core\Plan\HoldMark;
-use Tarnwind\Core\Plan\Place;
+use Tarnwind\Core\Pedal\Timeline;
+use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Plan\TouchMark;
-use Tarnwind\Core\Preparation\Preparation;
+use Tarnwind\Core\Read\HandMark;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tarnwind\Core\Sound\Piano;
-use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Student\Hands;
+use Tarnwind\Core\Touch\ArticulationMark;
+use Tarnwind\Core\Touch\HoldMark;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
 /**
  * @param  list<array{int, int|float, int|float, int, string, bool}>  $notes
  */
-function texture(array $notes, int $tempo = 60): Texture
+function texture(array $notes, int $tempo = 60): Timeline
 {
     return Preparation::of(MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => $notes])))->texture;
 }
@@ -130,10 +130,10 @@ it('counts a pickup from the end of its bar, so that strong beats are strong', f
 
 it('follows how keys are left: a dry note needs no joining, a key held on ends later', function (): void {
     $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => 60, 'beats_per_bar' => 4, 'notes' => [[60, 0, 1, 64, 'R', false], [60, 1, 1, 64, 'R', false], [36, 0, 1, 64, 'L', false]]]));
-    $texture = fn (array $marks): Texture => Preparation::planned($score, Reading::of($score), new Plan(School::Singing, null, $marks), new Hands)->texture;
+    $texture = fn (array $marks): Timeline => Preparation::planned($score, Reading::of($score), new Plan(School::Singing, null, $marks), new Hands)->texture;
     [$bass, $first] = [$score->notes[0], $score->notes[1]];
-    $release = fn (Texture $texture, string $note): float => array_column(array_merge(...array_map(fn (Moment $moment): array => $moment->strikes, $texture->moments)), 'release', 'note')[$note];
-    $dry = $texture([new TouchMark('t', [$first->id], Articulation::Staccato)]);
+    $release = fn (Timeline $texture, string $note): float => array_column(array_merge(...array_map(fn (Moment $moment): array => $moment->strikes, $texture->moments)), 'release', 'note')[$note];
+    $dry = $texture([new ArticulationMark('t', [$first->id], Articulation::Staccato)]);
     expect($texture([])->moments[1]->needsJoin)->toBeTrue()->and($dry->moments[1]->needsJoin)->toBeFalse()->and($release($dry, $first->id))->toEqualWithDelta(0.5, 1e-9);
     $held = $texture([new HoldMark('h', $bass->id, new Place($score->measures[0]->id, Fraction::of(2)))]);
     expect($release($texture([]), $bass->id))->toEqualWithDelta(1.0, 1e-9)->and($release($held, $bass->id))->toEqualWithDelta(2.0, 1e-9);

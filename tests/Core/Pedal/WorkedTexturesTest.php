@@ -6,15 +6,15 @@ use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Pedal\Planner;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\TextureBuilder;
+use Tarnwind\Core\Pedal\TimelineBuilder;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\Decay;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tarnwind\Core\Sound\SmoothDecay;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tests\support\MusicXml;
 
@@ -59,7 +59,7 @@ function planned(array $texture, string $school, Decay $decay, bool $stated): ar
     $reading = Reading::of($score);
     $tempo = TempoMap::of($score);
     $joints = new Joints(Fingering::of($score, $reading, $tempo), $reading, $tempo);
-    $set = TextureBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo));
+    $set = TimelineBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo));
 
     return array_map(
         fn (array $span): array => [$set->moments[$span[0]]->at->toFloat(), $set->moments[$span[1]]->at->toFloat()],

@@ -2,20 +2,15 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\OctaveMark;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Plan\BarNote;
-use Tarnwind\Core\Plan\BoundaryMark;
-use Tarnwind\Core\Plan\GestureMark;
-use Tarnwind\Core\Plan\HandMark;
-use Tarnwind\Core\Plan\HarmonyMark;
-use Tarnwind\Core\Plan\HoldMark;
-use Tarnwind\Core\Plan\LayerMark;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
-use Tarnwind\Core\Plan\OctaveMark;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Plan\SlurMark;
+use Tarnwind\Core\Read\BoundaryMark;
+use Tarnwind\Core\Read\HandMark;
+use Tarnwind\Core\Read\HarmonyMark;
+use Tarnwind\Core\Read\LayerMark;
 use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Harmony;
@@ -24,7 +19,12 @@ use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Touch\GestureMark;
+use Tarnwind\Core\Touch\HoldMark;
+use Tarnwind\Core\Touch\SlurMark;
+use Tarnwind\Core\Words\BarNote;
 use Tests\support\MusicXml;
 
 const SONG = [

@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Pedal\Depth;
+use Tarnwind\Core\Pedal\PedalMark;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Span;
-use Tarnwind\Core\Plan\BarNote;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Origin;
-use Tarnwind\Core\Plan\PedalMark;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Words\BarNote;
 use Tests\support\MusicXml;
 
 function fourBars(string $first = ''): Score

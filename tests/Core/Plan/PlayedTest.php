@@ -2,21 +2,21 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\OctaveMark;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Plan\HoldMark;
 use Tarnwind\Core\Plan\Mark;
-use Tarnwind\Core\Plan\OctaveMark;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Plan\SlurMark;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tarnwind\Core\Touch\FindingKind;
 use Tarnwind\Core\Touch\Heard;
+use Tarnwind\Core\Touch\HoldMark;
 use Tarnwind\Core\Touch\KeyLengths;
+use Tarnwind\Core\Touch\SlurMark;
 use Tests\support\MusicXml;
 
 /**

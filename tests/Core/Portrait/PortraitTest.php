@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Count\Counting;
-use Tarnwind\Core\Count\Rates;
 use Tarnwind\Core\Portrait\Demand;
 use Tarnwind\Core\Portrait\Demands;
 use Tarnwind\Core\Portrait\Line;
 use Tarnwind\Core\Portrait\Portrait;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Corpus;
 use Tests\support\Labels;
 use Tests\support\MusicXml;

@@ -2,26 +2,26 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Craft\Frame;
+use Tarnwind\Core\Craft\Page;
 use Tarnwind\Core\Hand\Fingering;
-use Tarnwind\Core\Hand\HandDocument;
+use Tarnwind\Core\Hand\FingerMark;
+use Tarnwind\Core\Hand\HandAnswer;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Plan\FingerMark;
-use Tarnwind\Core\Plan\HandMark;
+use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Plan\SlurMark;
-use Tarnwind\Core\Plan\TouchMark;
-use Tarnwind\Core\Preparation\Frame;
-use Tarnwind\Core\Preparation\Page;
+use Tarnwind\Core\Read\HandMark;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
-use Tarnwind\Core\Touch\Articulation;
-use Tarnwind\Core\Touch\TouchDocument;
+use Tarnwind\Core\Touch\ArticulationMark;
+use Tarnwind\Core\Touch\SlurMark;
+use Tarnwind\Core\Touch\TouchAnswer;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
@@ -81,9 +81,9 @@ it('lays every note by once, with its hand and layer', function (): void {
 it('answers an edit of the touch as the whole piece would', function (string $path): void {
     [$score, $reading, $frame, $pages] = laidBy((string) file_get_contents($path));
     foreach (spread($score, 8) as $note) {
-        $plan = Plan::fresh($score)->withMarks([new TouchMark('edit', [$note->id], Articulation::Staccato)]);
+        $plan = Plan::fresh($score)->withMarks([new ArticulationMark('edit', [$note->id], Articulation::Staccato)]);
         [$some, $read, $bars] = excerptAround($frame, $pages, $note->measure, $plan);
-        expect(TouchDocument::of($some, $some, $read, $plan, $bars))->toBe(TouchDocument::of($score, $score, $reading, $plan, $bars));
+        expect(TouchAnswer::of($some, $some, $read, $plan, $bars))->toBe(TouchAnswer::of($score, $score, $reading, $plan, $bars));
     }
 })->with('long pieces');
 
@@ -99,8 +99,8 @@ it('answers an edit of fingers as the whole piece would, but for a few notes tha
                 return new Task($score, $reading, $tempo, Fingering::of($score, $reading, $tempo, own: $plan->fingersByNote()), pedal: $plan->spans($score->measures));
             };
             [$some, $read, $bars] = excerptAround($frame, $pages, $note->measure, $plan);
-            $stretch = HandDocument::stretch($task($some, $read), $bars);
-            $whole = HandDocument::stretch($task($score, $reading), $bars);
+            $stretch = HandAnswer::stretch($task($some, $read), $bars);
+            $whole = HandAnswer::stretch($task($score, $reading), $bars);
             $differences = array_diff_assoc(array_column($stretch['fingers'], 'finger', 'note'), array_column($whole['fingers'], 'finger', 'note'));
             $notes += count($stretch['fingers']);
             $other += count($differences);

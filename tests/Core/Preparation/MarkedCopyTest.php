@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Hand\OctaveMark;
+use Tarnwind\Core\Handout\MarkedCopy;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Plan\GestureMark;
-use Tarnwind\Core\Plan\HoldMark;
-use Tarnwind\Core\Plan\OctaveMark;
-use Tarnwind\Core\Plan\Place;
 use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Preparation\MarkedCopy;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Touch\GestureMark;
+use Tarnwind\Core\Touch\HoldMark;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 

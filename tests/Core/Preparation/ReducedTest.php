@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Handout\Reduced;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Preparation\Reduced;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Note;

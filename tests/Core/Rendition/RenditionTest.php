@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Pedal\Span;
-use Tarnwind\Core\Rendition\Dynamics;
+use Tarnwind\Core\Performance\Dynamics;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Rendition\PedalEvent;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\MusicXml;
 
 function direction(string $what, string $sound = ''): string

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Rendition\KeyEvent;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\Swing;
-use Tarnwind\Core\Rendition\TempoMap;
+use Tarnwind\Core\Tempo\Swing;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\MusicXml;
 
 it('lets quavers off the beat come after two thirds of it, and nothing else', function (string $line, string $time, array $expected): void {

@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Pedal\Span;
+use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Rendition\TempoMap;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Touch\Articulation;
+use Tarnwind\Core\Tempo\TempoMap;
 use Tarnwind\Core\Touch\Finding;
 use Tarnwind\Core\Touch\Heard;
-use Tarnwind\Core\Touch\KeyLength;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tarnwind\Core\Touch\Profile;
 use Tarnwind\Core\Touch\Style;

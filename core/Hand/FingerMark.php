@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Hand;
+
+use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Plan\Matching;
+
+/**
+ * A finger the teacher sets.
+ */
+final readonly class FingerMark implements Mark
+{
+    /**
+     * @param  string  $note  id
+     * @param  string  $finger  "3", or "5-1" for a silent change from 5 to 1
+     */
+    public function __construct(
+        public string $id,
+        public string $note,
+        public string $finger,
+    ) {
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => 'hand', 'kind' => 'finger', 'note' => $this->note, 'finger' => $this->finger];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $notes = $matching->notes([$this->note]);
+
+        return $notes === [] ? null : new self($this->id, $notes[0], $this->finger);
+    }
+
+    public function inWords(): string
+    {
+        return 'a finger';
+    }
+
+    public function measure(): null
+    {
+        return null;
+    }
+}

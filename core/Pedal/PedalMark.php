@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Plan\Matching;
+use Tarnwind\Core\Plan\Origin;
+use Tarnwind\Core\Score\Place;
+
+/**
+ * A stretch with the pedal down, or one kept dry by intention.
+ */
+final readonly class PedalMark implements Mark
+{
+    /**
+     * @param  bool  $dry  no pedal here
+     * @param  string  $words  the teacher's reason or hint
+     */
+    public function __construct(
+        public string $id,
+        public bool $dry,
+        public Place $from,
+        public Place $to,
+        public Depth $depth,
+        public Origin $origin,
+        public string $words = '',
+    ) {
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'craft' => 'pedal', 'kind' => $this->dry ? 'dry' : 'span',
+            'from' => $this->from->toArray(), 'to' => $this->to->toArray(),
+            'depth' => $this->depth->value, 'origin' => $this->origin->value, 'words' => $this->words,
+        ];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $from = $matching->place($this->from);
+        $to = $matching->end($this->to, $this->from);
+
+        return $from === null || $to === null ? null : new self($this->id, $this->dry, $from, $to, $this->depth, $this->origin, $this->words);
+    }
+
+    public function inWords(): string
+    {
+        return 'a pedal mark';
+    }
+
+    public function measure(): string
+    {
+        return $this->from->measure;
+    }
+}

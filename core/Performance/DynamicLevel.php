@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Performance;
+
+use Tarnwind\Core\Score\Fraction;
+
+/**
+ * The loudness that holds from a moment on.
+ */
+final class DynamicLevel
+{
+    /** Velocity that a hairpin reaches where the next level begins; null without a hairpin. */
+    public ?float $goal = null;
+
+    /**
+     * @param  float  $velocity  MIDI
+     * @param  string  $name  the mark's letters, or where the level comes from
+     */
+    public function __construct(
+        public readonly Fraction $from,
+        public readonly float $velocity,
+        public readonly string $name,
+    ) {
+    }
+}

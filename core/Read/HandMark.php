@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Read;
+
+use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Plan\Matching;
+use Tarnwind\Core\Reading\Hand;
+
+/**
+ * Notes the teacher gives to a hand.
+ */
+final readonly class HandMark implements Mark
+{
+    /**
+     * @param  non-empty-list<string>  $notes  ids
+     */
+    public function __construct(
+        public string $id,
+        public array $notes,
+        public Hand $hand,
+    ) {
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => 'reading', 'kind' => 'hand', 'notes' => $this->notes, 'hand' => $this->hand->value];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $notes = $matching->notes($this->notes);
+
+        return $notes === [] ? null : new self($this->id, $notes, $this->hand);
+    }
+
+    public function inWords(): string
+    {
+        return 'notes given to a hand';
+    }
+
+    public function measure(): null
+    {
+        return null;
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Read;
+
+use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Plan\Matching;
+use Tarnwind\Core\Reading\Layer;
+
+/**
+ * Notes the teacher gives to a layer.
+ */
+final readonly class LayerMark implements Mark
+{
+    /**
+     * @param  non-empty-list<string>  $notes  ids
+     */
+    public function __construct(
+        public string $id,
+        public array $notes,
+        public Layer $layer,
+    ) {
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => 'reading', 'kind' => 'layer', 'notes' => $this->notes, 'layer' => $this->layer->value];
+    }
+
+    public function carried(Matching $matching): ?self
+    {
+        $notes = $matching->notes($this->notes);
+
+        return $notes === [] ? null : new self($this->id, $notes, $this->layer);
+    }
+
+    public function inWords(): string
+    {
+        return 'notes given to a layer';
+    }
+
+    public function measure(): null
+    {
+        return null;
+    }
+}
