@@ -2,15 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\CountingController;
-use App\Http\Controllers\ExaminationController;
+use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\GestureController;
-use App\Http\Controllers\HandController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceReadingController;
 use App\Http\Controllers\PortraitController;
-use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReductionController;
 use App\Http\Controllers\ReplacementController;
 use App\Http\Controllers\SessionController;
@@ -18,7 +15,6 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
-use App\Http\Controllers\TouchController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -54,7 +50,6 @@ Route::middleware('auth')->group(function (): void {
     Route::middleware('can:view,copy')->group(function (): void {
         Route::get('/copies/{copy}', [StudentCopyController::class, 'show'])->name('copies.show');
         Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
-        Route::get('/copies/{copy}/counting', CountingController::class)->name('copies.counting');
         Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
         Route::get('/copies/{copy}/portrait', PortraitController::class)->name('copies.portrait');
         Route::get('/copies/{copy}/reduced/{reduced}', [ReductionController::class, 'show'])->name('copies.reduction');
@@ -68,11 +63,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
-        Route::post('/copies/{copy}/hand', [HandController::class, 'show'])->name('copies.hand');
-        Route::post('/copies/{copy}/hand/alternatives', [HandController::class, 'alternatives'])->name('copies.hand.alternatives');
-        Route::post('/copies/{copy}/touch', TouchController::class)->name('copies.touch');
-        Route::post('/copies/{copy}/reading', ReadingController::class)->name('copies.reading');
-        Route::post('/copies/{copy}/examination', ExaminationController::class)->name('copies.examination');
-        Route::post('/copies/{copy}/suggestion', SuggestionController::class)->name('copies.suggestion');
+        Route::post('/copies/{copy}/answers/{answer}', AnswerController::class)->name('copies.answer');
+        Route::post('/copies/{copy}/suggestions/{craft}', SuggestionController::class)->name('copies.suggestion');
     });
 });

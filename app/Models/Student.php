@@ -17,6 +17,7 @@ use Tarnwind\Core\Sound\SoftPedal;
 use Tarnwind\Core\Student\Hands;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Student\Reach;
+use Tarnwind\Core\Student\Student as Profile;
 
 /**
  * A student: a name to call her by, the instrument she practises on, and what her hands can do, nothing more.
@@ -92,6 +93,14 @@ final class Student extends Model
     public function piano(): Piano
     {
         return new Piano($this->instrument, $this->lowest_key, $this->highest_key, $this->action, $this->soft_pedal);
+    }
+
+    /**
+     * What hands and piano can do, as the crafts ask for it.
+     */
+    public function profile(): Profile
+    {
+        return new Profile($this->hands(), $this->rates(), $this->piano(), $this->half_pedal);
     }
 
     /**

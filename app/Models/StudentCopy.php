@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Performances;
 use Database\Factories\StudentCopyFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Plan;
 
 /**
@@ -46,6 +49,14 @@ final class StudentCopy extends Model
 
     public function planDocument(): Plan
     {
-        return Plan::fromJson($this->plan);
+        return Crafts::registry()->plans->kept($this->plan);
+    }
+
+    /**
+     * Its plan, resolved for its score and student.
+     */
+    public function performance(): Performance
+    {
+        return (new Performances($this))->of($this->planDocument());
     }
 }

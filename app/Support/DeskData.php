@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\StudentCopy;
-use Tarnwind\Core\Pedal\Examiner;
-use Tarnwind\Core\Pedal\Moment;
-use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\KeyArea;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Onset;
 use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Tempo\TempoMap;
 
@@ -25,9 +23,8 @@ final class DeskData
      */
     public static function of(StudentCopy $copy): array
     {
-        $plan = $copy->planDocument();
-        $preparation = $copy->piece->preparation($plan, $copy->student->hands());
-        $score = $preparation->score;
+        $performance = $copy->performance();
+        [$score, $reading, $plan] = [$performance->score(), $performance->reading(), $performance->plan];
         $tempo = TempoMap::of($score);
         $student = $copy->student;
 
@@ -38,7 +35,6 @@ final class DeskData
                 'left' => [$student->hands()->left->comfortable, $student->hands()->left->largest],
                 'measured' => $student->right_comfortable !== null && $student->left_comfortable !== null,
             ]],
-            'schools' => array_column(School::cases(), 'value'),
             'score' => [
                 'tempo' => $tempo->quartersPerMinute(),
                 'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'ratio' => $step[2] / $tempo->quartersPerMinute()], $tempo->steps()),
@@ -47,20 +43,19 @@ final class DeskData
                     'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,
                     'beat' => (string) $measure->time->beat(), 'origin' => (string) $measure->start->minus($measure->beatOrigin()), 'time' => (string) $measure->time,
                 ], $score->measures),
-                'moments' => array_map(fn (Moment $moment): array => [
-                    'at' => (string) $moment->at, 'place' => Place::at($score, $moment->at)->toArray(), 'measure' => $moment->measure,
-                    'notes' => array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
-                ], $preparation->texture->moments),
+                'moments' => array_map(fn (Onset $onset): array => [
+                    'at' => (string) $onset->at, 'place' => Place::at($score, $onset->at)->toArray(), 'measure' => $score->measureAt($onset->at)->index,
+                    'notes' => array_map(fn (Note $note): string => $note->id, $onset->notes),
+                ], Onset::all($score)),
                 'harmonies' => array_map(fn (Harmony $harmony): array => [
                     'from' => (string) $harmony->from, 'to' => (string) $harmony->to, 'name' => $harmony->printedName(), 'numeral' => $harmony->numeral, 'fixed' => $harmony->fixed,
-                ], $preparation->reading->harmonies),
+                ], $reading->harmonies),
                 'keys' => array_map(fn (KeyArea $area): array => [
                     'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),
-                ], $preparation->reading->keys),
+                ], $reading->keys),
             ],
             'gestures' => $student->teacher->gesturePalette(),
             'plan' => $plan->toArray(),
-            'examination' => Examiner::examine($preparation->texture, $plan->spans($score->measures), $student->instrument->decay())->toArray(),
         ];
     }
 }

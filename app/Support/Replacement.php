@@ -69,7 +69,7 @@ final readonly class Replacement
     private function inWords(Mark $mark): string
     {
         $bars = array_column($this->before->measures, null, 'id');
-        $bar = $mark->measure() === null ? null : $bars[$mark->measure()] ?? null;
+        $bar = $bars[$mark->anchors()->measures[0] ?? ''] ?? null;
 
         return $mark->inWords().($bar instanceof Measure ? " in bar $bar->number" : '');
     }

@@ -25,11 +25,11 @@ final class StudentProfile
     public static function of(Student $student): array
     {
         return array_values(array_map(function (StudentCopy $copy) use ($student): array {
-            $plan = $copy->planDocument();
-            [$score, $reading] = $copy->piece->readFor($plan);
+            $performance = $copy->performance();
+            [$score, $reading] = [$performance->written, $performance->reading()];
             $missing = array_values(array_filter($score->notes, fn (Note $note): bool => $student->piano()->octavesTo($note->midi) !== 0));
             $chords = WideChords::of($score, $reading);
-            $tempo = $plan->tempoMap($score);
+            $tempo = $performance->tempo();
             $limit = Counting::of($score, $tempo, null, $student->rates())->limit();
 
             return [

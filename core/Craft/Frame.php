@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Craft;
 
+use Closure;
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Touch\SlurMark;
+use Tarnwind\Core\Score\Slur;
 
 /**
  * A piece without its notes. These are laid by in pages, so that an edit in some bars is answered without fetching the
@@ -17,12 +20,6 @@ use Tarnwind\Core\Touch\SlurMark;
  */
 final readonly class Frame
 {
-    /** So many bars before and after an edit are answered with it [start]. */
-    private const ANSWERED = 4;
-
-    /** So many more are looked at, so that what is answered does not feel where the excerpt ends [start]. */
-    private const AROUND = 6;
-
     /**
      * @param  Score  $score  without notes
      * @param  array<string, int>  $barOf  index of the bar by note id
@@ -54,34 +51,42 @@ final readonly class Frame
     /**
      * The bars that are answered with an edit of some.
      */
-    public function answered(Bars $edited): Bars
+    public function answered(Bars $edited, Excerpt $excerpt): Bars
     {
-        return $this->within($edited->widened(self::ANSWERED));
+        return $this->within($edited->widened($excerpt->answered));
     }
 
     /**
-     * The bars that an answer needs: slurs, printed or planned, are looked at as wholes.
+     * The bars that an answer needs: slurs, and marks that change what is played, are looked at as wholes.
      */
-    public function needed(Bars $answered, Plan $plan): Bars
+    public function needed(Bars $answered, Excerpt $excerpt, Plan $plan): Bars
     {
+        $spanned = array_map(fn (Slur $slur): array => [$slur->from, $slur->to], $this->score->slurs);
+        foreach ($plan->marks as $mark) {
+            if (in_array(Aspect::Notes, $mark::bearsOn(), true)) {
+                $spanned[] = $mark->anchors()->notes;
+            }
+        }
         $needed = $answered;
-        foreach ([...$this->score->slurs, ...$plan->marksOf(SlurMark::class)] as $slur) {
-            if (isset($this->barOf[$slur->from], $this->barOf[$slur->to])) {
-                $bars = new Bars($this->barOf[$slur->from], $this->barOf[$slur->to]);
-                $needed = $bars->meets($answered) ? $needed->with($bars) : $needed;
+        foreach ($spanned as $notes) {
+            $bars = array_filter(array_map(fn (string $note): ?int => $this->barOf[$note] ?? null, $notes), fn (?int $bar): bool => $bar !== null);
+            if ($bars !== [] && count($bars) === count($notes)) {
+                $span = new Bars(min($bars), max($bars));
+                $needed = $span->meets($answered) ? $needed->with($span) : $needed;
             }
         }
 
-        return $this->within($needed->widened(self::AROUND));
+        return $this->within($needed->widened($excerpt->around));
     }
 
     /**
      * Some bars of the piece, with hands and layers as a plan has them; harmonies and phrases are as they were read.
      *
      * @param  list<Page>  $pages  with these bars
+     * @param  Closure(Score): Corrections  $corrections  what the plan reads otherwise, in terms of a score
      * @return array{Score, Reading}
      */
-    public function excerpt(Bars $bars, array $pages, Plan $plan): array
+    public function excerpt(Bars $bars, array $pages, Closure $corrections): array
     {
         $notes = $hands = $layers = [];
         foreach ($pages as $page) {
@@ -91,7 +96,23 @@ final readonly class Frame
         }
         $score = $this->score->only($notes);
 
-        return [$score, $this->reading->withNotes($hands, $layers)->handedOut($plan->corrections($score))];
+        return [$score, $this->reading->withNotes($hands, $layers)->handedOut($corrections($score))];
+    }
+
+    /**
+     * The score without its notes.
+     */
+    public function score(): Score
+    {
+        return $this->score;
+    }
+
+    /**
+     * What it means, without what is said of single notes.
+     */
+    public function reading(): Reading
+    {
+        return $this->reading;
     }
 
     private function within(Bars $bars): Bars

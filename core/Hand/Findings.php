@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Hand\Checks\Compass;
 use Tarnwind\Core\Hand\Checks\Joining;
 use Tarnwind\Core\Hand\Checks\LettingGo;
@@ -29,7 +30,7 @@ final class Findings
     {
         $near = self::near($task, $joints);
 
-        return self::inOrder([
+        return Finding::inOrder([
             ...Relief::findings($task, $near), ...$near, ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
             ...Compass::findings($task), ...SoftPedalMarks::findings($task),
         ]);
@@ -43,20 +44,9 @@ final class Findings
      */
     public static function near(Task $task, array $joints): array
     {
-        return self::inOrder([
+        return Finding::inOrder([
             ...Joining::findings($task, $joints), ...Reaching::findings($task), ...LettingGo::findings($task), ...Moves::findings($task),
             ...SharedKeys::findings($task),
         ]);
-    }
-
-    /**
-     * @param  list<Finding>  $findings
-     * @return list<Finding>
-     */
-    private static function inOrder(array $findings): array
-    {
-        usort($findings, fn (Finding $a, Finding $b): int => $a->notes[0]->onset->compareTo($b->notes[0]->onset));
-
-        return $findings;
     }
 }

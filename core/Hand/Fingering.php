@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
-use Tarnwind\Core\Performance\Dynamics;
+use Tarnwind\Core\Findings\Remedy;
+use Tarnwind\Core\Performance\Derived;
+use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Note;
@@ -16,7 +20,7 @@ use Tarnwind\Core\Tempo\TempoMap;
 /**
  * The fingers of a whole piece: the teacher's and the printed ones as they are, the rest planned around them.
  */
-final readonly class Fingering
+final readonly class Fingering implements Derived
 {
     /**
      * @param  array<string, FingeredNote>  $notes  by note id
@@ -34,19 +38,21 @@ final readonly class Fingering
 
     /**
      * @param  array<string, string>  $own  the teacher's fingers by note id, as "3" or "5-1"
+     * @param  ?Levels  $levels  how loud notes are; null for by the print alone
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = [], School $school = School::Ease): self
-    {
+    public static function of(
+        Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = [], FingeringSchool $school = FingeringSchool::Ease, ?Levels $levels = null,
+    ): self {
         $asked = self::asked($score->notes, $own);
         $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
-        $loud = $school === School::Strength || $hands->weakFingers ? self::loud($score) : [];
+        $loud = $school === FingeringSchool::Strength || $hands->weakFingers ? self::loud($score, $levels ?? Levels::printed($score)) : [];
         $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
         if (! $school->comparesFigures()) {
             return $plan;
         }
         foreach (Figures::of($score, $reading) as [, $pairs]) {
             foreach ($pairs as [$earlier, $later]) {
-                $finger = $fixed[$later->id] ?? $fixed[$earlier->id] ?? ($school === School::Figure ? $plan->notes[$earlier->id]->finger : null);
+                $finger = $fixed[$later->id] ?? $fixed[$earlier->id] ?? ($school === FingeringSchool::Figure ? $plan->notes[$earlier->id]->finger : null);
                 if ($finger !== null) {
                     $fixed[$later->id] = $finger;
                 }
@@ -54,6 +60,22 @@ final readonly class Fingering
         }
 
         return self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
+    }
+
+    public static function in(Performance $performance): static
+    {
+        return self::of(
+            $performance->score(), $performance->reading(), $performance->tempo(), $performance->student->hands, self::own($performance->plan),
+            $performance->plan->settings(HandSettings::class)->school, $performance->levels(),
+        );
+    }
+
+    /**
+     * @return array<string, string> the teacher's fingers by note id
+     */
+    public static function own(Plan $plan): array
+    {
+        return array_column($plan->marksOf(FingerMark::class), 'finger', 'note');
     }
 
     /**
@@ -85,7 +107,7 @@ final readonly class Fingering
     {
         $own = array_values(array_filter($notes, $this->isOwn(...)))[0] ?? null;
 
-        return $own === null ? null : new Remedy('free', [$own->id], '', 'Let the finger of '.$own->inWords().' be planned');
+        return $own === null ? null : new Remedy(Action::Free, 'Let the finger of '.$own->inWords().' be planned', [$own->id]);
     }
 
     public function isOwn(Note $note): bool
@@ -118,12 +140,11 @@ final readonly class Fingering
     /**
      * @return array<string, true> ids of the notes that are loud
      */
-    private static function loud(Score $score): array
+    private static function loud(Score $score, Levels $levels): array
     {
-        $dynamics = new Dynamics($score);
         $loud = [];
         foreach ($score->notes as $note) {
-            if (Dynamics::velocity($dynamics->ledger($note)) >= Loudness::MARKS['f']) {
+            if ($levels->velocity($note) >= Loudness::MARKS['f']) {
                 $loud[$note->id] = true;
             }
         }

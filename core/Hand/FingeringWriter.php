@@ -5,37 +5,24 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use DOMElement;
-use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Craft\ScoreWriter;
+use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Notation\MusicXml\Xml;
+use Tarnwind\Core\Performance\Performance;
 
 /**
- * Writes fingers into a MusicXML document; a silent change as the format has it.
+ * Writes the teacher's fingers in place of those printed; a silent change as the format has it.
  */
-final class FingeringWriter
+final class FingeringWriter implements ScoreWriter
 {
-    /**
-     * The document with fingers at some notes, in place of those printed there.
-     *
-     * @param  array<string, string>  $fingers  "3" or "5-1" by note id
-     */
-    public static function write(Document $document, array $fingers): Document
+    public function write(WorkingTree $tree, Performance $performance): void
     {
-        if ($fingers === []) {
-            return $document;
-        }
-        $copy = $document->copy();
-        foreach ($copy->parts() as $part) {
-            foreach (Xml::children($part, 'measure') as $measure) {
-                foreach (Xml::children($measure, 'note') as $note) {
-                    $finger = $fingers[$note->getAttribute('id')] ?? null;
-                    if ($finger !== null) {
-                        self::finger($note, explode('-', $finger));
-                    }
-                }
+        foreach (Fingering::own($performance->plan) as $id => $finger) {
+            $note = $tree->note($id);
+            if ($note !== null) {
+                self::finger($note, explode('-', $finger));
             }
         }
-
-        return $copy;
     }
 
     /**

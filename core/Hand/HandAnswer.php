@@ -4,19 +4,47 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Craft\Answer;
+use Tarnwind\Core\Craft\Asked;
+use Tarnwind\Core\Craft\Excerpt;
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Bars;
-use Tarnwind\Core\Score\Note;
 
 /**
  * What the hands do, as schemas/hand.schema.json has it.
  */
-final class HandAnswer
+final class HandAnswer implements Answer
 {
+    /** So many bars before and after an edit are answered with it [start]. */
+    private const ANSWERED = 4;
+
+    /** So many more are looked at [start]. */
+    private const AROUND = 6;
+
+    public static function restsOn(): array
+    {
+        return [Aspect::Layers, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Foot, Aspect::Levels, Aspect::Time];
+    }
+
+    public static function excerpt(): Excerpt
+    {
+        return Excerpt::ofBars(self::ANSWERED, self::AROUND);
+    }
+
+    public static function of(Performance $performance, Asked $asked): array
+    {
+        $task = $performance->part(Task::class);
+
+        return $asked->bars === null ? self::whole($task) : self::stretch($task, $asked->bars);
+    }
+
     /**
      * @return array<string, mixed>
      */
-    public static function of(Task $task): array
+    public static function whole(Task $task): array
     {
         return self::document($task, Findings::of($task, $task->joints()), new Bars(0, count($task->score->measures) - 1));
     }
@@ -53,13 +81,7 @@ final class HandAnswer
             'holds' => array_map(fn (Hold $hold): array => [
                 'note' => $hold->note->id, 'at' => (string) $hold->note->onset, 'measure' => $hold->note->measure, 'finger' => $hold->finger, 'words' => $hold->inWords($task->score),
             ], $bars->of([...Hold::of($task->fingering, Hand::Right), ...Hold::of($task->fingering, Hand::Left)], fn (Hold $hold): int => $hold->note->measure)),
-            'findings' => array_map(fn (Finding $finding): array => [
-                'kind' => $finding->kind->value, 'severity' => $finding->severity->value, 'at' => (string) $finding->notes[0]->onset,
-                'measure' => $finding->notes[0]->measure, 'notes' => array_map(fn (Note $note): string => $note->id, $finding->notes), 'reason' => $finding->reason,
-                'remedy' => $finding->remedy === null ? null : [
-                    'action' => $finding->remedy->action, 'notes' => $finding->remedy->notes, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label,
-                ],
-            ], $bars->of($findings, fn (Finding $finding): int => $finding->notes[0]->measure)),
+            'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $bars->of($findings, fn (Finding $finding): int => $finding->measure)),
         ];
     }
 }

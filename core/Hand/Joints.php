@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Performance\Derived;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Note;
@@ -16,10 +18,10 @@ use Tarnwind\Core\Tempo\TempoMap;
  * Tells for every two successive notes under a slur whether fingers can join them, with a silent change of finger if
  * need be, or only the pedal.
  */
-final readonly class Joints
+final readonly class Joints implements Derived
 {
     /** A silent change of finger takes so long [start]. */
-    private const CHANGE_SECONDS = 0.3;
+    public const CHANGE_SECONDS = 0.3;
 
     /** Semitones over which the thumb still passes in a joined line [start]. */
     private const PASS = 5;
@@ -44,6 +46,11 @@ final readonly class Joints
             }
         }
         $this->places = $places;
+    }
+
+    public static function in(Performance $performance): static
+    {
+        return new self($performance->part(Fingering::class), $performance->reading(), $performance->tempo(), $performance->student->hands);
     }
 
     /**

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 
@@ -23,12 +26,27 @@ final readonly class OctaveMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'hand', 'kind' => 'octave', 'notes' => $this->notes, 'octaves' => $this->octaves];
+        return new self($fields->string('id'), $fields->strings('notes'), $fields->integer('octaves'));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Notes];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => HandCraft::NAME, 'kind' => 'octave', 'notes' => $this->notes, 'octaves' => $this->octaves];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $notes = $matching->notes($this->notes);
 
@@ -40,8 +58,8 @@ final readonly class OctaveMark implements Mark
         return 'notes played in another octave';
     }
 
-    public function measure(): null
+    public function anchors(): Anchors
     {
-        return null;
+        return Anchors::notes(...$this->notes);
     }
 }

@@ -5,36 +5,29 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use DOMElement;
-use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Craft\ScoreWriter;
+use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Notation\MusicXml\Xml;
+use Tarnwind\Core\Performance\Performance;
 
 /**
- * Writes notes in another octave into a MusicXML document.
+ * Writes notes in the octave in which they are played.
  */
-final class OctaveWriter
+final class OctaveWriter implements ScoreWriter
 {
-    /**
-     * @param  array<string, int>  $octaves  upwards, by id of every piece of a tied chain
-     */
-    public static function write(Document $document, array $octaves): Document
+    public function write(WorkingTree $tree, Performance $performance): void
     {
-        if ($octaves === []) {
-            return $document;
-        }
-        $copy = $document->copy();
-        foreach ($copy->parts() as $part) {
-            foreach (Xml::children($part, 'measure') as $measure) {
-                foreach (Xml::children($measure, 'note') as $note) {
-                    $up = $octaves[$note->getAttribute('id')] ?? 0;
-                    $octave = $up === 0 ? null : self::octaveOf($note);
-                    if ($octave !== null) {
-                        $octave->textContent = (string) ((int) trim($octave->textContent) + $up);
-                    }
+        $octaves = Octaves::byNote($performance->plan);
+        $notes = $octaves === [] ? [] : array_column($performance->written->notes, null, 'id');
+        foreach ($octaves as $id => $up) {
+            foreach ($notes[$id]->pieces ?? [] as $piece) {
+                $note = $tree->note($piece);
+                $octave = $note === null ? null : self::octaveOf($note);
+                if ($octave !== null) {
+                    $octave->textContent = (string) ((int) trim($octave->textContent) + $up);
                 }
             }
         }
-
-        return $copy;
     }
 
     private static function octaveOf(DOMElement $note): ?DOMElement

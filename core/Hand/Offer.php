@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
 
@@ -36,6 +37,6 @@ final readonly class Offer
 
     public function remedy(): ?Remedy
     {
-        return $this->refusal === null ? new Remedy('hand', [$this->note->id], $this->to->value, $this->note->inWords()." to the {$this->to->value} hand") : null;
+        return $this->refusal === null ? new Remedy(Action::Hand, $this->note->inWords()." to the {$this->to->value} hand", [$this->note->id], $this->to->value) : null;
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand;
 
-use Tarnwind\Core\Performance\Dynamics;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
@@ -17,8 +16,6 @@ use Tarnwind\Core\Sound\Loudness;
 final class Redistribution
 {
     private const FINGERS = 5;
-
-    private ?Dynamics $dynamics = null;
 
     public function __construct(private readonly Task $task)
     {
@@ -126,11 +123,10 @@ final class Redistribution
         if ($this->crossesOver($note, $other)) {
             return "it would have to cross over the {$other->other()->value} hand";
         }
-        $this->dynamics ??= new Dynamics($this->task->score);
         foreach ($meanwhile as $grip) {
             foreach ($grip->struck() as $struck) {
                 $isMelody = ($this->task->reading->layers[$struck->id] ?? null)?->layer === Layer::Melody;
-                if ($isMelody && $struck->onset->equals($note->onset) && Dynamics::velocity($this->dynamics->ledger($struck)) <= Loudness::MARKS['p']) {
+                if ($isMelody && $struck->onset->equals($note->onset) && $this->task->levels()->velocity($struck) <= Loudness::MARKS['p']) {
                     return 'it would cost control of the soft '.$struck->inWords();
                 }
             }

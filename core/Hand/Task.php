@@ -6,6 +6,9 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Count\EvenPassage;
 use Tarnwind\Core\Count\Hazards;
+use Tarnwind\Core\Performance\Derived;
+use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Hand;
@@ -23,7 +26,7 @@ use Tarnwind\Core\Tempo\TempoMap;
 /**
  * What a student's hands are asked for: a score as it is played, its fingering, the foot, and what hands and piano can do.
  */
-final class Task
+final class Task implements Derived
 {
     /** @var ?list<EvenPassage> */
     private ?array $passages = null;
@@ -35,6 +38,7 @@ final class Task
 
     /**
      * @param  list<Span>  $pedal  in order, not overlapping
+     * @param  ?Levels  $levels  how loud notes are; null for by the print alone
      */
     public function __construct(
         public readonly Score $score,
@@ -45,7 +49,18 @@ final class Task
         public readonly Rates $rates = new Rates,
         public readonly Piano $piano = new Piano,
         public readonly array $pedal = [],
+        private ?Levels $levels = null,
     ) {
+    }
+
+    public static function in(Performance $performance): static
+    {
+        $student = $performance->student;
+
+        return new self(
+            $performance->score(), $performance->reading(), $performance->tempo(), $performance->part(Fingering::class),
+            $student->hands, $student->rates, $student->piano, $performance->spans(), $performance->levels(),
+        );
     }
 
     /**
@@ -60,7 +75,7 @@ final class Task
         $reading = $this->reading->handedOut(new Corrections(hands: $hands));
         $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher));
 
-        return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own), $this->hands, $this->rates, $this->piano, $this->pedal);
+        return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own, levels: $this->levels), $this->hands, $this->rates, $this->piano, $this->pedal, $this->levels);
     }
 
     /**
@@ -81,6 +96,14 @@ final class Task
     public function joints(): array
     {
         return $this->joints ??= Joints::of($this->score, $this->reading, $this->tempo, $this->fingering, $this->hands);
+    }
+
+    /**
+     * How loud notes are.
+     */
+    public function levels(): Levels
+    {
+        return $this->levels ??= Levels::printed($this->score);
     }
 
     /**

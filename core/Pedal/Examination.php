@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Score\Fraction;
 
 /**

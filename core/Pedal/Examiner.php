@@ -4,21 +4,22 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\Decay;
 
 /**
- * Measures a pedalling against a texture, whoever made it: blur at every moment, what is caught at every
+ * Measures a pedalling against a timeline, whoever made it: blur at every moment, what is caught at every
  * change, and what is wrong with it.
  */
 final class Examiner
 {
-    /** The pedal must be down this long before the first key to be caught is left, in seconds. */
-    private const MARGIN = 0.02;
-
     /** Catch windows in ms [start]. */
     private const TIGHT = 150;
 
@@ -47,7 +48,7 @@ final class Examiner
      * @param  array{int, int}  $window  first and last moment of interest
      */
     private function __construct(
-        private readonly Timeline $texture,
+        private readonly Timeline $timeline,
         array $spans,
         private readonly Decay $decay,
         private readonly array $window,
@@ -61,16 +62,15 @@ final class Examiner
      * @param  ?Fraction  $from  if given, only the stretch from here …
      * @param  ?Fraction  $to  … to here is measured, widened to whole spans
      */
-    public static function examine(Timeline $texture, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
+    public static function examine(Timeline $timeline, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
     {
-        $last = count($texture->moments) - 1;
-        [$wideFrom, $wideTo] = self::widened($spans, $from ?? $texture->moments[0]->at, $to ?? $texture->moments[$last]->at);
-        $window = [$texture->momentAt($wideFrom), $texture->momentAt($wideTo)];
-        $examiner = new self($texture, $spans, $decay, $window);
+        $last = count($timeline->moments) - 1;
+        [$wideFrom, $wideTo] = self::widened($spans, $from ?? $timeline->moments[0]->at, $to ?? $timeline->moments[$last]->at);
+        $window = [$timeline->momentAt($wideFrom), $timeline->momentAt($wideTo)];
+        $examiner = new self($timeline, $spans, $decay, $window);
         $examiner->run();
-        usort($examiner->findings, fn (Finding $a, Finding $b): int => $a->at->compareTo($b->at));
 
-        return new Examination($texture->moments[$window[0]]->at, $texture->moments[$window[1]]->at, $examiner->reports, $examiner->blur, $examiner->findings);
+        return new Examination($timeline->moments[$window[0]]->at, $timeline->moments[$window[1]]->at, $examiner->reports, $examiner->blur, Finding::inOrder($examiner->findings));
     }
 
     /**
@@ -95,15 +95,15 @@ final class Examiner
     private function run(): void
     {
         [$first, $last] = $this->window;
-        $moments = $this->texture->moments;
+        $moments = $this->timeline->moments;
         $spans = array_values(array_filter($this->spans, fn (Span $span): bool => $moments[$first]->at->isLessThan($span->up)));
         $place = 0;
-        $resonance = new Resonance($this->texture, $this->decay);
+        $resonance = new Resonance($this->timeline, $this->decay);
         $harmony = new HarmonySoFar;
         $open = null;
         for ($k = 0; $k <= $last; $k++) {
             $moment = $moments[$k];
-            $harmony->move($moment, $this->texture->harmonyAt($k));
+            $harmony->move($moment, $this->timeline->harmonyAt($k));
             if ($k < $first) {
                 continue;
             }
@@ -129,8 +129,8 @@ final class Examiner
     {
         $place = array_search($span, $this->spans, true);
         $previous = $place === false || $place === 0 ? null : $this->spans[$place - 1];
-        $moment = $this->texture->moments[$k];
-        $seconds = $this->texture->tempo->seconds($span->down);
+        $moment = $this->timeline->moments[$k];
+        $seconds = $this->timeline->tempo->seconds($span->down);
         $strings = $resonance->at($k);
         $adjoins = $previous !== null && $previous->up->equals($span->down);
         $onset = $moment->at->equals($span->down);
@@ -139,11 +139,11 @@ final class Examiner
             $open->catchWindow = self::catchWindow($moment);
         }
         if ($adjoins) {
-            $open->withoutChange = $strings->blur($this->texture->tempo->seconds($previous->down));
+            $open->withoutChange = $strings->blur($this->timeline->tempo->seconds($previous->down));
         }
         $open->bass = $harmony->bass;
         $open->bassCaught = $harmony->bass === null ? null : $strings->sounds($harmony->bass, $seconds);
-        $open->fast = $adjoins ? $seconds - $this->texture->tempo->seconds($previous->down) : null;
+        $open->fast = $adjoins ? $seconds - $this->timeline->tempo->seconds($previous->down) : null;
         $open->onOnset = $onset && $moment->strikes !== [];
 
         return $open;
@@ -157,12 +157,12 @@ final class Examiner
         $held = array_filter($moment->strikes, fn (Strike $strike): bool => $strike->release > $strike->onset);
         $release = $held === [] ? $moment->seconds : min(array_map(fn (Strike $strike): float => $strike->release, $held));
 
-        return (int) round(1000 * max(0.0, $release - $moment->seconds - self::MARGIN));
+        return (int) round(1000 * max(0.0, $release - $moment->seconds - FootTiming::MARGIN));
     }
 
     private function measure(int $k, RingingStrings $strings, ?OpenSpan $open): void
     {
-        $moment = $this->texture->moments[$k];
+        $moment = $this->timeline->moments[$k];
         $blur = $open === null ? 0.0 : $strings->blur($open->seconds);
         $this->blur[] = ['onset' => $moment->at, 'value' => round($blur, 3)];
         if ($open === null) {
@@ -174,7 +174,7 @@ final class Examiner
             $open->worstPair = $blur >= Blur::VEILED_FROM ? $strings->worstPair($open->seconds) : null;
         }
         $open->staccato = [...$open->staccato, ...array_filter($moment->strikes, fn (Strike $strike): bool => $strike->dry)];
-        if ($k > $open->from && $moment->harmony !== $this->texture->moments[$k - 1]->harmony && $blur >= Blur::VEILED_FROM) {
+        if ($k > $open->from && $moment->harmony !== $this->timeline->moments[$k - 1]->harmony && $blur >= Blur::VEILED_FROM) {
             $open->harmonyChanges[] = [$k, $blur];
         }
         $silence = $moment->silence;
@@ -190,7 +190,7 @@ final class Examiner
         }
         $this->reports[] = new SpanReport(
             $open->span, $open->kind, $open->catchWindow, $open->bassCaught, round($open->worst, 3),
-            $open->withoutChange === null ? null : round($open->withoutChange, 3), Reasons::of($this->texture, $open),
+            $open->withoutChange === null ? null : round($open->withoutChange, 3), Reasons::of($this->timeline, $open),
         );
         $this->findMud($open);
         $this->findHarmonies($open);
@@ -205,25 +205,25 @@ final class Examiner
         if ($open->worst < Blur::MUDDY_FROM) {
             return;
         }
-        $moment = $this->texture->moments[$open->worstMoment];
-        $pair = $open->worstPair === null ? '' : sprintf('; %s and %s clash most', ...array_map(KeyNames::of(...), $open->worstPair));
+        $moment = $this->timeline->moments[$open->worstMoment];
+        $pair = $open->worstPair === null ? '' : sprintf('; %s and %s clash most', ...array_map(fn (int $midi): string => $this->timeline->nameOf($midi, $open->worstMoment), $open->worstPair));
         $this->add(
             FindingKind::MuddySpan, $open->worst > 2 * Blur::MUDDY_FROM ? Severity::Serious : Severity::Warning, $open->worstMoment,
-            $open->worst, Blur::MUDDY_FROM, 'blur',
+            $open->worst, Blur::MUDDY_FROM, Unit::Blur,
             sprintf('Under this pedal the sound turns muddy: blur %.2f%s.', $open->worst, $pair),
-            new Remedy($open->span->depth === Depth::Half || $open->worstMoment === $open->from ? 'lift' : 'change', $moment->at, $open->span->depth === Depth::Half ? 'Lift here' : 'Change here'),
+            new Remedy($open->span->depth === Depth::Half || $open->worstMoment === $open->from ? Action::Lift : Action::Change, $open->span->depth === Depth::Half ? 'Lift here' : 'Change here', at: $moment->at),
         );
     }
 
     private function findHarmonies(OpenSpan $open): void
     {
         foreach ($open->harmonyChanges as [$k, $blur]) {
-            $before = $this->texture->harmonyAt($k - 1)?->printedName() ?? '';
-            $after = $this->texture->harmonyAt($k)?->printedName() ?? '';
+            $before = $this->timeline->harmonyAt($k - 1)?->printedName() ?? '';
+            $after = $this->timeline->harmonyAt($k)?->printedName() ?? '';
             $this->add(
-                FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, 'blur',
+                FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, Unit::Blur,
                 sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur)),
-                new Remedy('change', $this->texture->moments[$k]->at, 'Change here'),
+                new Remedy(Action::Change, 'Change here', at: $this->timeline->moments[$k]->at),
             );
         }
     }
@@ -234,8 +234,8 @@ final class Examiner
             return;
         }
         $this->add(
-            FindingKind::BassLost, Severity::Warning, $open->from, 0, 1, 'notes',
-            sprintf('The bass %s has been left before the pedal goes down: the harmony loses its floor. Hold it with the finger until it is caught, or change earlier.', KeyNames::of($open->bass)),
+            FindingKind::BassLost, Severity::Warning, $open->from, 0, 1, Unit::Notes,
+            sprintf('The bass %s has been left before the pedal goes down: the harmony loses its floor. Hold it with the finger until it is caught, or change earlier.', $this->timeline->nameOf($open->bass, $open->from)),
         );
     }
 
@@ -243,9 +243,9 @@ final class Examiner
     {
         foreach ($open->rests as [$k, $silence]) {
             $this->add(
-                FindingKind::PedalThroughGeneralRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, 's',
+                FindingKind::PedalThroughGeneralRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, Unit::Seconds,
                 sprintf('All voices rest for %.1f s, but the pedal goes on.', $silence),
-                new Remedy('lift', $this->texture->moments[$k]->at, 'Lift here'),
+                new Remedy(Action::Lift, 'Lift here', at: $this->timeline->moments[$k]->at),
             );
         }
     }
@@ -256,44 +256,44 @@ final class Examiner
             return;
         }
         $count = count($open->staccato);
-        $first = $this->texture->momentAtSeconds($open->staccato[0]->onset);
+        $first = $this->timeline->momentAtSeconds($open->staccato[0]->onset);
         $this->findings[] = new Finding(
-            FindingKind::StaccatoUnderPedal, Severity::Warning, $this->texture->moments[$first]->at, $this->texture->moments[$first]->measure,
-            array_map(fn (Strike $strike): string => $strike->note, $open->staccato), $count, 0, 'notes',
+            FindingKind::StaccatoUnderPedal, Severity::Warning, $this->timeline->moments[$first]->at, $this->timeline->moments[$first]->measure,
+            array_map(fn (Strike $strike): string => $strike->note, $open->staccato), $count, 0, Unit::Notes,
             $count === 1 ? 'A staccato note is struck under the pedal and will not sound short.' : "$count staccato notes are struck under the pedal and will not sound short.",
-            new Remedy($first === $open->from ? 'erase' : 'lift', $this->texture->moments[$first]->at, $first === $open->from ? 'Take this pedal out' : 'Lift here'),
+            new Remedy($first === $open->from ? Action::Erase : Action::Lift, $first === $open->from ? 'Take this pedal out' : 'Lift here', at: $this->timeline->moments[$first]->at),
         );
     }
 
     private function findFoot(OpenSpan $open): void
     {
         if (! $open->onOnset) {
-            $this->add(FindingKind::ChangeOffAnyOnset, Severity::Hint, $open->from, 0, 1, 'notes', 'The pedal goes down where nothing is struck.');
+            $this->add(FindingKind::ChangeOffAnyOnset, Severity::Hint, $open->from, 0, 1, Unit::Notes, 'The pedal goes down where nothing is struck.');
         } elseif ($open->catchWindow !== null && $open->catchWindow < self::TIGHT) {
             $unplayable = $open->catchWindow < self::UNPLAYABLE;
             $this->add(
-                FindingKind::WindowTight, $unplayable ? Severity::Serious : Severity::Warning, $open->from, $open->catchWindow, self::TIGHT, 'ms',
+                FindingKind::WindowTight, $unplayable ? Severity::Serious : Severity::Warning, $open->from, $open->catchWindow, self::TIGHT, Unit::Milliseconds,
                 $unplayable
                     ? "Only $open->catchWindow ms to catch what is struck here: not reliably playable. Hold the lowest note with the finger, change earlier, or use half pedal."
                     : "Only $open->catchWindow ms to catch what is struck here: tight.",
-                new Remedy('remove', $open->span->down, 'Take this change out'),
+                new Remedy(Action::Remove, 'Take this change out', at: $open->span->down),
             );
         }
         if ($open->fast !== null && $open->fast < Planner::FAST) {
             $this->add(
-                FindingKind::FootTooFast, $open->fast < self::FLUTTER ? Severity::Warning : Severity::Hint, $open->from, $open->fast, Planner::FAST, 's',
+                FindingKind::FootTooFast, $open->fast < self::FLUTTER ? Severity::Warning : Severity::Hint, $open->from, $open->fast, Planner::FAST, Unit::Seconds,
                 sprintf('The foot changed %.2f s ago: %s.', $open->fast, $open->fast < self::FLUTTER ? 'only a flutter is possible' : 'tiring if it goes on'),
-                new Remedy('remove', $open->span->down, 'Take this change out'),
+                new Remedy(Action::Remove, 'Take this change out', at: $open->span->down),
             );
         }
     }
 
-    private function add(FindingKind $kind, Severity $severity, int $k, float $value, float $limit, string $unit, string $reason, ?Remedy $remedy = null): void
+    private function add(FindingKind $kind, Severity $severity, int $k, float $value, float $limit, Unit $unit, string $reason, ?Remedy $remedy = null): void
     {
-        $moment = $this->texture->moments[$k];
+        $moment = $this->timeline->moments[$k];
         $this->findings[] = new Finding(
             $kind, $severity, $moment->at, $moment->measure, array_map(fn (Strike $strike): string => $strike->note, $moment->strikes),
-            round($value, 3), $limit, $unit, $reason, $remedy,
+            $value, $limit, $unit, $reason, $remedy,
         );
     }
 }

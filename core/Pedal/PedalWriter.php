@@ -6,45 +6,40 @@ namespace Tarnwind\Core\Pedal;
 
 use DOMDocument;
 use DOMElement;
+use Tarnwind\Core\Craft\ScoreWriter;
 use Tarnwind\Core\Notation\MusicXml\Directions;
-use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Notation\MusicXml\Xml;
 use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Score;
 
 /**
- * Writes pedal spans into a MusicXML document as pedal directions with a line, under the lowest staff of the part.
+ * Writes pedal spans as pedal directions with a line, under the lowest staff of the part, in place of the part's own.
  */
-final class PedalWriter
+final class PedalWriter implements ScoreWriter
 {
-    /**
-     * The document with the part's own pedal marks replaced by the given ones.
-     *
-     * @param  list<Span>  $spans  in order, not overlapping
-     * @param  bool  $pairs  write a change as an end and a beginning, for engravers that do not draw changes
-     */
-    public static function write(Document $document, Score $score, array $spans, bool $pairs = false): Document
+    public function write(WorkingTree $tree, Performance $performance): void
     {
-        $copy = $document->copy();
+        $score = $performance->written;
         foreach ($score->readParts as $id) {
-            self::clear($copy->parts()[$id]);
+            self::clear($tree->part($id));
         }
-        $lowest = $copy->parts()[$score->readParts[count($score->readParts) - 1]];
-        $tree = $lowest->ownerDocument;
-        assert($tree instanceof DOMDocument);
+        $lowest = $tree->part($score->readParts[count($score->readParts) - 1]);
+        $owner = $lowest->ownerDocument;
+        assert($owner instanceof DOMDocument);
         $staves = count($score->readParts) === 1 ? $score->staves() : 1;
         $directions = Directions::in($lowest, $staves > 1 ? $staves : null);
-        foreach (self::events($spans, $pairs) as [$at, $type, $half]) {
+        // Engravers do not draw chains of changes: there a change is an end and a beginning.
+        $pairs = $tree->forEngraving;
+        foreach (self::events($performance->spans(), $pairs) as [$at, $type, $half]) {
             $measure = $score->measureAt($at);
             if ($type === 'stop' && ! $pairs && $measure->index > 0 && $measure->start->equals($at)) {
                 $measure = $score->measures[$measure->index - 1];
             }
-            $directions->insert($measure->index, $at->minus($measure->start), self::direction($tree, $type, $half));
+            $directions->insert($measure->index, $at->minus($measure->start), self::direction($owner, $type, $half));
         }
-
-        return $copy;
     }
 
     /**

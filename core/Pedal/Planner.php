@@ -7,7 +7,7 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Sound\Decay;
 
 /**
- * The cheapest pedalling of a texture, by dynamic programming over all moments.
+ * The cheapest pedalling of a timeline, by dynamic programming over all moments.
  *
  * At each moment the dampers are up or down. A span begins with a change at an onset and ends at a later
  * moment; what is caught there is what the fingers still hold. The weights say what is cheap.
@@ -32,11 +32,11 @@ final class Planner
     /**
      * @return list<array{int, int}> moments at which the pedal goes down and comes up
      */
-    public static function plan(Timeline $texture, Weights $weights, Decay $decay): array
+    public static function plan(Timeline $timeline, Weights $weights, Decay $decay): array
     {
-        $moments = $texture->moments;
+        $moments = $timeline->moments;
         $last = count($moments) - 1;
-        $resonance = new Resonance($texture, $decay);
+        $resonance = new Resonance($timeline, $decay);
         $harmony = new HarmonySoFar;
         /** @var array<int, float> $down cost of having the pedal down since a moment */
         $down = [];
@@ -62,7 +62,7 @@ final class Planner
             if ($k === $last) {
                 break;
             }
-            $harmony->move($moment, $texture->harmonyAt($k));
+            $harmony->move($moment, $timeline->harmonyAt($k));
             $strings = $resonance->at($k);
             $merged = $k > 0 && $moment->harmony !== $moments[$k - 1]->harmony ? $weights->merge : 0.0;
             $step = min(self::LONGEST_STEP, $moments[$k + 1]->seconds - $moment->seconds);

@@ -4,14 +4,26 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Craft\ReadsPrint;
 use Tarnwind\Core\Performance\Span;
+use Tarnwind\Core\Plan\Origin;
 use Tarnwind\Core\Score\Score;
 
 /**
  * The spans that the edition's own pedal marks ask for.
  */
-final class PrintedPedal
+final class PrintedPedal implements ReadsPrint
 {
+    public function marks(Score $score): array
+    {
+        $marks = [];
+        foreach (self::spans($score) as $index => $span) {
+            $marks[] = SuggestedPedal::mark("printed-$index", $score, $span, Origin::Printed);
+        }
+
+        return $marks;
+    }
+
     /**
      * @return list<Span>
      */

@@ -14,11 +14,11 @@ final class Reasons
     /**
      * @return list<string>
      */
-    public static function of(Timeline $texture, OpenSpan $open): array
+    public static function of(Timeline $timeline, OpenSpan $open): array
     {
-        $moment = $texture->moments[$open->from];
-        $harmony = $texture->harmonyAt($open->from);
-        $before = $open->from > 0 ? $texture->moments[$open->from - 1]->harmony : null;
+        $moment = $timeline->moments[$open->from];
+        $harmony = $timeline->harmonyAt($open->from);
+        $before = $open->from > 0 ? $timeline->moments[$open->from - 1]->harmony : null;
         $reasons = [];
         if ($harmony !== null && $moment->harmony !== $before) {
             $reasons[] = "new harmony: {$harmony->printedName()} ({$harmony->numeral})";
@@ -29,26 +29,26 @@ final class Reasons
         }
         if ($open->bass !== null && $open->bassCaught !== null) {
             $window = $open->catchWindow === null ? '' : ", window $open->catchWindow ms";
-            $reasons[] = 'bass '.KeyNames::of($open->bass).($open->bassCaught ? ' caught' : ' lost').$window;
+            $reasons[] = 'bass '.$timeline->nameOf($open->bass, $open->from).($open->bassCaught ? ' caught' : ' lost').$window;
         }
         if ($open->withoutChange !== null) {
             $reasons[] = 'without the change blur '.Blur::inWords($open->withoutChange);
         }
         $worst = 'blur at most '.Blur::inWords($open->worst);
-        $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".$texture->measures[$texture->moments[$open->worstMoment]->measure]->number : $worst;
+        $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".$timeline->measures[$timeline->moments[$open->worstMoment]->measure]->number : $worst;
         if ($open->span->depth === Depth::Half) {
             $reasons[] = 'half pedal keeps the low strings and thins the upper ones';
         }
-        $reasons[] = self::ofEnd($texture, $open);
+        $reasons[] = self::ofEnd($timeline, $open);
 
         return $reasons;
     }
 
-    private static function ofEnd(Timeline $texture, OpenSpan $open): string
+    private static function ofEnd(Timeline $timeline, OpenSpan $open): string
     {
-        $end = $texture->momentAt($open->span->up);
-        $moment = $texture->moments[$end];
-        if ($end === count($texture->moments) - 1) {
+        $end = $timeline->momentAt($open->span->up);
+        $moment = $timeline->moments[$end];
+        if ($end === count($timeline->moments) - 1) {
             return 'held to the end';
         }
         if ($moment->silence > 0) {
@@ -57,7 +57,7 @@ final class Reasons
         if ($moment->dryShare() > 0) {
             return 'up for the staccato';
         }
-        if ($moment->harmony !== $texture->moments[$open->from]->harmony) {
+        if ($moment->harmony !== $timeline->moments[$open->from]->harmony) {
             return 'up with the next harmony';
         }
 

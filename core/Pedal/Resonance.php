@@ -38,7 +38,7 @@ final class Resonance
     private int $next = 0;
 
     public function __construct(
-        private readonly Timeline $texture,
+        private readonly Timeline $timeline,
         private readonly Decay $decay,
     ) {
     }
@@ -49,12 +49,12 @@ final class Resonance
     public function at(int $moment, bool $halfPedal = false): RingingStrings
     {
         while ($this->next <= $moment) {
-            foreach ($this->texture->moments[$this->next]->strikes as $strike) {
+            foreach ($this->timeline->moments[$this->next]->strikes as $strike) {
                 $this->latest[$strike->midi] = $strike;
             }
             $this->next++;
         }
-        $now = $this->texture->moments[$moment]->seconds;
+        $now = $this->timeline->moments[$moment]->seconds;
         $releases = $keys = $amplitudes = [];
         foreach ($this->latest as $midi => $strike) {
             $attenuation = $this->decay->attenuation($midi, $now - $strike->onset);
@@ -79,7 +79,7 @@ final class Resonance
             array_values($releases),
             array_map(fn (int $index): int => $keys[$index], $order),
             array_map(fn (int $index): float => $amplitudes[$index], $order),
-            $this->texture->harmonyAt($moment)?->pitchClasses() ?? [],
+            $this->timeline->harmonyAt($moment)?->pitchClasses() ?? [],
         );
     }
 

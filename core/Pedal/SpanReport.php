@@ -36,7 +36,7 @@ final readonly class SpanReport
     public function toArray(): array
     {
         return [
-            'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value,
+            'mark' => $this->span->mark, 'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value,
             'catch_window_ms' => $this->catchWindow, 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
             'blur_without_change' => $this->withoutChange, 'reasons' => $this->reasons,
         ];

@@ -13,6 +13,7 @@ final readonly class Strike
 {
     /**
      * @param  string  $note  id
+     * @param  string  $name  as the score spells it: "G♯4"
      * @param  float  $onset  seconds
      * @param  float  $release  seconds, when the finger leaves the key
      * @param  float  $amplitude  of the stroke, relative to velocity 127
@@ -20,6 +21,7 @@ final readonly class Strike
      */
     public function __construct(
         public string $note,
+        public string $name,
         public int $midi,
         public float $onset,
         public float $release,

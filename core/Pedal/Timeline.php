@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Craft\Paged;
+use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
@@ -14,7 +18,7 @@ use Tarnwind\Core\Tempo\TempoMap;
 /**
  * A piece as the foot meets it: moments in seconds, with what is struck, held and silent at each.
  */
-final readonly class Timeline
+final readonly class Timeline implements Paged
 {
     /**
      * @param  list<Moment>  $moments  the last one is the end and strikes nothing
@@ -29,14 +33,50 @@ final readonly class Timeline
     ) {
     }
 
+    public static function in(Performance $performance): static
+    {
+        $reading = $performance->reading();
+
+        return TimelineBuilder::build(
+            $performance->score(), $reading->harmonies, $reading->hands, $performance->tempo(), $performance->part(Joints::class), $performance->lengths(), $performance->levels(),
+        );
+    }
+
+    public static function restsOn(): array
+    {
+        return [Aspect::Harmony, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Lengths, Aspect::Levels, Aspect::Time];
+    }
+
+    public function frame(): static
+    {
+        return $this->with([]);
+    }
+
     /**
      * The same piece with some of its moments.
      *
-     * @param  list<Moment>  $moments
+     * @param  list<Moment>  $contents
      */
-    public function with(array $moments): self
+    public function with(array $contents): static
     {
-        return new self($moments, $this->harmonies, $this->tempo, $this->measures);
+        return new self($contents, $this->harmonies, $this->tempo, $this->measures);
+    }
+
+    public function needed(Bars $asked, Performance $performance): Bars
+    {
+        return $this->bearingOn(...Examiner::widened($performance->spans(), ...$this->places($asked)));
+    }
+
+    /**
+     * Where some bars begin and end, in quarters; within the piece.
+     *
+     * @return array{Fraction, Fraction}
+     */
+    public function places(Bars $bars): array
+    {
+        $last = count($this->measures) - 1;
+
+        return [$this->measures[min($last, $bars->first)]->start, $this->measures[min($last, $bars->last)]->end()];
     }
 
     /**
@@ -77,6 +117,22 @@ final readonly class Timeline
     public function momentAt(Fraction $at): int
     {
         return Search::last(count($this->moments), fn (int $index): bool => ! $at->isLessThan($this->moments[$index]->at));
+    }
+
+    /**
+     * What a key is called in the score, as it was last spelled there up to a moment.
+     */
+    public function nameOf(int $midi, int $moment): string
+    {
+        for ($k = $moment; $k >= 0; $k--) {
+            foreach ($this->moments[$k]->strikes as $strike) {
+                if ($strike->midi === $midi) {
+                    return $strike->name;
+                }
+            }
+        }
+
+        return KeyNames::of($midi);
     }
 
     public function momentAtSeconds(float $seconds): int

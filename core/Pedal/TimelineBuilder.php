@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Performance\Dynamics;
 use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Harmony;
-use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Onset;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Tempo\TempoMap;
@@ -28,59 +28,37 @@ final class TimelineBuilder
      * @param  array<string, Hand>  $hands  by note id
      * @param  Joints  $joints  what the fingers join
      * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id
+     * @param  Levels  $levels  how loud notes are
      */
-    public static function build(Score $score, array $harmonies, array $hands, TempoMap $tempo, Joints $joints, array $lengths): Timeline
+    public static function build(Score $score, array $harmonies, array $hands, TempoMap $tempo, Joints $joints, array $lengths, Levels $levels): Timeline
     {
         $harmonies = Harmony::chords($harmonies);
-        $dynamics = new Dynamics($score);
-        /** @var array<string, array{Fraction, list<Strike>, list<Note>}> $groups */
-        $groups = [];
-        $held = Fraction::zero();
-        $rests = [];
-        foreach ($score->notes as $note) {
-            if ($held->isLessThan($note->onset) && ! $note->grace) {
-                $rests[(string) $held] = $held;
-            }
-            $key = (string) $note->onset;
-            $groups[$key] ??= [$note->onset, [], []];
-            $groups[$key][1][] = self::strike($note, $hands[$note->id], $tempo, $dynamics, $lengths[$note->id] ?? null);
-            $groups[$key][2][] = $note;
-            $held = Fraction::max($held, $note->end());
-        }
-        $end = Fraction::max($held, $score->end());
-        if ($held->isLessThan($end)) {
-            $rests[(string) $held] = $held;
-        }
-        foreach ($rests as $key => $at) {
-            $groups[$key] ??= [$at, [], []];
-        }
-        $groups[(string) $end] ??= [$end, [], []];
-        uasort($groups, fn (array $a, array $b): int => $a[0]->compareTo($b[0]));
+        $onsets = array_map(fn (Onset $onset): array => [$onset, array_map(
+            fn (Note $note): Strike => self::strike($note, $hands[$note->id], $tempo, $levels, $lengths[$note->id] ?? null), $onset->notes,
+        )], Onset::all($score));
 
-        return new Timeline(self::moments($score, array_values($groups), $harmonies, $tempo, $joints, array_map(strval(...), array_keys($rests))), $harmonies, $tempo, $score->measures);
+        return new Timeline(self::moments($score, $onsets, $harmonies, $tempo, $joints), $harmonies, $tempo, $score->measures);
     }
 
-    private static function strike(Note $note, Hand $hand, TempoMap $tempo, Dynamics $dynamics, ?KeyLength $length): Strike
+    private static function strike(Note $note, Hand $hand, TempoMap $tempo, Levels $levels, ?KeyLength $length): Strike
     {
         $onset = $tempo->seconds($note->onset);
         // The length that is asked for: what a key struck again cuts off is for the pedal to join.
         $release = $tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * ($length->share ?? 1.0));
 
         return new Strike(
-            $note->id, $note->midi, $onset, $release,
-            Loudness::amplitude(Dynamics::velocity($dynamics->ledger($note))), $length?->isDry() ?? false, $hand,
+            $note->id, $note->inWords(), $note->midi, $onset, $release,
+            Loudness::amplitude($levels->velocity($note)), $length?->isDry() ?? false, $hand,
         );
     }
 
     /**
-     * @param  list<array{Fraction, list<Strike>, list<Note>}>  $groups
+     * @param  list<array{Onset, list<Strike>}>  $onsets
      * @param  list<Harmony>  $harmonies
-     * @param  list<string>  $rests  where general rests begin
      * @return list<Moment>
      */
-    private static function moments(Score $score, array $groups, array $harmonies, TempoMap $tempo, Joints $joints, array $rests): array
+    private static function moments(Score $score, array $onsets, array $harmonies, TempoMap $tempo, Joints $joints): array
     {
-        $rests = array_flip($rests);
         $byId = array_column($score->notes, null, 'id');
         $runs = new ChromaticRuns($score->notes);
         $strikeOf = [];
@@ -88,7 +66,8 @@ final class TimelineBuilder
         $harmony = 0;
         /** @var array<string, list<Strike>> $ending strikes of each hand that were last struck */
         $ending = [];
-        foreach ($groups as $index => [$at, $strikes, $notes]) {
+        foreach ($onsets as $index => [$onset, $strikes]) {
+            $at = $onset->at;
             foreach ($strikes as $strike) {
                 $strikeOf[$strike->note] = $strike;
             }
@@ -98,17 +77,17 @@ final class TimelineBuilder
             $seconds = $tempo->seconds($at);
             $measure = $score->measureAt($at);
             $smeared = [];
-            foreach ($notes as $note) {
+            foreach ($onset->notes as $note) {
                 $before = $runs->before($note->id);
                 if ($before !== null && isset($strikeOf[$before])) {
                     $smeared[] = $strikeOf[$before];
                 }
             }
-            $next = $groups[$index + 1][0] ?? null;
+            $next = ($onsets[$index + 1][0] ?? null)?->at;
             $moments[] = new Moment(
                 $at, $seconds, $measure->index, $measure->time->weightAt($at->minus($measure->beatOrigin())),
                 $harmonies === [] ? null : $harmony, $strikes, self::needsJoin($strikes, $ending, $seconds, $joints, $byId),
-                isset($rests[(string) $at]) && $next !== null ? $tempo->seconds($next) - $seconds : 0.0, $smeared,
+                $onset->isRest && $next !== null ? $tempo->seconds($next) - $seconds : 0.0, $smeared,
             );
             foreach (self::byHand($strikes) as $hand => $struck) {
                 $ending[$hand] = [...array_filter($ending[$hand] ?? [], fn (Strike $s): bool => $s->release > $seconds + self::TOGETHER), ...$struck];

@@ -11,6 +11,9 @@ use Tarnwind\Core\Score\Note;
  */
 final readonly class KeyLength
 {
+    /** Seconds a key needs to come up before it is struck again [start]. */
+    public const KEY_RISES = 0.06;
+
     /**
      * @param  float  $share  of the written length, as sign, slur and style ask
      * @param  float  $left  when the key is left, in quarters from the beginning: overlap and keys struck again heeded

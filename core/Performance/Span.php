@@ -13,11 +13,21 @@ final readonly class Span
 {
     /**
      * @param  Fraction  $down  quarters from the beginning
+     * @param  ?string  $mark  id of the mark that asks for it; null for one that is only suggested
      */
     public function __construct(
         public Fraction $down,
         public Fraction $up,
         public Depth $depth = Depth::Full,
+        public ?string $mark = null,
     ) {
+    }
+
+    /**
+     * The same pedal from one place to another.
+     */
+    public function between(Fraction $down, Fraction $up): self
+    {
+        return new self($down, $up, $this->depth, $this->mark);
     }
 }

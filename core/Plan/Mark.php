@@ -10,6 +10,20 @@ namespace Tarnwind\Core\Plan;
 interface Mark
 {
     /**
+     * @throws InvalidPlan if a field is missing or of another kind
+     */
+    public static function read(Fields $fields): static;
+
+    /**
+     * What of a performance a mark of this kind changes.
+     *
+     * @return non-empty-list<Aspect>
+     */
+    public static function bearsOn(): array;
+
+    public function id(): string;
+
+    /**
      * @return array<string, mixed> as the plan's JSON Schema has it
      */
     public function toArray(): array;
@@ -17,15 +31,12 @@ interface Mark
     /**
      * The same mark in a corrected score; null if it has no place there.
      */
-    public function carried(Matching $matching): ?self;
+    public function carried(Matching $matching): ?static;
+
+    public function anchors(): Anchors;
 
     /**
      * What it is, for a teacher: "a pedal mark".
      */
     public function inWords(): string;
-
-    /**
-     * The bar it stands in, by id; null where it belongs to notes.
-     */
-    public function measure(): ?string;
 }

@@ -4,100 +4,149 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Plan;
 
+use Closure;
+use JsonException;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
-use Tarnwind\Core\Hand\FingerMark;
-use Tarnwind\Core\Hand\OctaveMark;
-use Tarnwind\Core\Hand\School as Fingers;
-use Tarnwind\Core\Pedal\PedalMark;
-use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Performance\Articulation;
-use Tarnwind\Core\Performance\Depth;
-use Tarnwind\Core\Read\BoundaryMark;
-use Tarnwind\Core\Read\HandMark;
-use Tarnwind\Core\Read\HarmonyMark;
-use Tarnwind\Core\Read\LayerMark;
-use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Reading\Layer;
-use Tarnwind\Core\Reading\Quality;
-use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Place;
-use Tarnwind\Core\Touch\ArticulationMark;
-use Tarnwind\Core\Touch\GestureMark;
-use Tarnwind\Core\Touch\HoldMark;
-use Tarnwind\Core\Touch\Profile;
-use Tarnwind\Core\Touch\SlurMark;
-use Tarnwind\Core\Touch\Style;
-use Tarnwind\Core\Words\BarNote;
+use stdClass;
 
 /**
- * Reads a plan document, as schemas/plan.schema.json has it.
+ * Reads plan documents with the marks and settings that the crafts have registered.
  */
 final class PlanReader
 {
-    private const SCHEMA = __DIR__.'/../../schemas/plan.schema.json';
+    private const SCHEMA = 'https://tarnwind.invalid/schemas/plan.schema.json';
+
+    /** Objects in objects of a document, at the most. */
+    private const DEPTH = 16;
+
+    public const MOST_MARKS = 20000;
+
+    private ?Validator $validator = null;
 
     /**
-     * @throws InvalidPlan
+     * @param  array<string, class-string<Mark>>  $marks  by "craft/kind"
+     * @param  array<string, class-string<Settings>>  $settings  by craft
+     * @param  Closure(): string  $schema  of the whole document, as JSON
      */
-    public static function read(string $json): Plan
+    public function __construct(
+        private readonly array $marks,
+        private readonly array $settings,
+        private readonly Closure $schema,
+    ) {
+    }
+
+    /**
+     * A document that comes in: checked against its schema.
+     *
+     * @throws InvalidPlan in a teacher's words
+     */
+    public function read(string $json): Plan
     {
-        $result = (new Validator)->validate(json_decode($json, false, 32), (string) file_get_contents(self::SCHEMA));
-        $error = $result->error();
+        return $this->checked(self::decode($json));
+    }
+
+    /**
+     * A document that comes in, decoded.
+     *
+     * @throws InvalidPlan in a teacher's words
+     */
+    public function checked(mixed $document): Plan
+    {
+        if (! $document instanceof stdClass) {
+            throw new InvalidPlan('This is not a plan.');
+        }
+        $document = Upgrade::toLatest($document);
+        $marks = is_array($document->marks ?? null) ? $document->marks : [];
+        if (count($marks) > self::MOST_MARKS) {
+            throw new InvalidPlan('This is not a plan: it has more than '.self::MOST_MARKS.' marks.');
+        }
+        // Each mark is checked as one of its own kind: that is quicker than as any of all kinds, and says better what is wrong.
+        $frame = clone $document;
+        $frame->marks = isset($document->marks) && ! is_array($document->marks) ? $document->marks : [];
+        $this->check($frame, self::SCHEMA, 'the plan');
+        foreach ($marks as $number => $mark) {
+            $name = $this->nameOf($mark, $number);
+            $this->check($mark, self::SCHEMA."#/definitions/$name", 'mark '.((int) $number + 1));
+        }
+
+        return $this->made($document);
+    }
+
+    /**
+     * A document that was checked when it came in.
+     *
+     * @throws InvalidPlan if it is none after all
+     */
+    public function kept(string $json): Plan
+    {
+        $document = self::decode($json);
+
+        return $this->made(Upgrade::toLatest($document));
+    }
+
+    private static function decode(string $json): stdClass
+    {
+        try {
+            $document = json_decode($json, false, self::DEPTH, JSON_THROW_ON_ERROR);
+        } catch (JsonException) {
+            $document = null;
+        }
+
+        return $document instanceof stdClass ? $document : throw new InvalidPlan('This is not a plan.');
+    }
+
+    private function made(stdClass $document): Plan
+    {
+        $fields = new Fields($document);
+        $settings = [];
+        foreach ($this->settings as $craft => $class) {
+            if (isset($document->settings->$craft)) {
+                $settings[$craft] = $class::read($fields->object('settings')->object($craft));
+            }
+        }
+        $marks = [];
+        foreach (is_array($document->marks ?? null) ? $document->marks : [] as $number => $mark) {
+            $this->nameOf($mark, $number);
+            $marks[] = $this->marks["$mark->craft/$mark->kind"]::read(new Fields($mark, 'mark '.($number + 1)));
+        }
+
+        return new Plan($fields->has('tempo') ? $fields->number('tempo') : null, $marks, $settings);
+    }
+
+    /**
+     * The name of a mark's kind in the schema.
+     *
+     * @phpstan-assert stdClass $mark
+     *
+     * @throws InvalidPlan if no craft knows it
+     */
+    private function nameOf(mixed $mark, int|string $number): string
+    {
+        $craft = $mark instanceof stdClass ? $mark->craft ?? null : null;
+        $kind = $mark instanceof stdClass ? $mark->kind ?? null : null;
+        if (! is_string($craft) || ! is_string($kind) || ! isset($this->marks["$craft/$kind"])) {
+            throw new InvalidPlan('This is not a plan: mark '.((int) $number + 1).' is of a kind that is not known.');
+        }
+
+        return "$craft-$kind";
+    }
+
+    private function check(stdClass $part, string $schema, string $where): void
+    {
+        $this->validator ??= $this->validator();
+        $error = $this->validator->validate($part, $schema)->error();
         if ($error !== null) {
             $found = (new ErrorFormatter)->formatFlat($error);
-            throw new InvalidPlan('This is not a plan: '.(string) end($found));
+            throw new InvalidPlan("This is not a plan: in $where, ".lcfirst((string) end($found)));
         }
-        /** @var array{school: string, tempo: int|float|null, fingering?: string, touch?: string, lengths?: array<string, int|float>, marks: list<array<string, mixed>>} $plan */
-        $plan = json_decode($json, true, 32);
-
-        return new Plan(
-            School::from($plan['school']), $plan['tempo'] === null ? null : (float) $plan['tempo'], array_map(self::mark(...), $plan['marks']),
-            Fingers::from($plan['fingering'] ?? Fingers::Ease->value),
-            new Style(Profile::from($plan['touch'] ?? Profile::Written->value), array_map(floatval(...), $plan['lengths'] ?? [])),
-        );
     }
 
-    /**
-     * @param  array<string, mixed>  $mark  valid against the schema
-     */
-    private static function mark(array $mark): Mark
+    private function validator(): Validator
     {
-        /** @var array{id: string, craft: string, kind: string, from: array{measure: string, offset: string}, to: array{measure: string, offset: string}, at: array{measure: string, offset: string}, until: array{measure: string, offset: string}, depth: string, origin: string, words: string, measure: string, text: string, root: string, quality: string, bass: ?string, begins: bool, drawn: bool, notes: non-empty-list<string>, layer: string, hand: string, note: string, finger: string, articulation: string, octaves: int} $mark */
-        return match ($mark['kind']) {
-            'span', 'dry' => new PedalMark(
-                $mark['id'], $mark['kind'] === 'dry', self::place($mark['from']), self::place($mark['to']),
-                Depth::from($mark['depth']), Origin::from($mark['origin']), $mark['words'],
-            ),
-            'note' => new BarNote($mark['id'], $mark['measure'], $mark['text']),
-            'harmony' => new HarmonyMark($mark['id'], self::place($mark['from']), self::place($mark['to']), $mark['root'], Quality::from($mark['quality']), $mark['bass']),
-            'boundary' => new BoundaryMark($mark['id'], self::place($mark['at']), $mark['begins']),
-            'layer' => new LayerMark($mark['id'], $mark['notes'], Layer::from($mark['layer'])),
-            'hand' => new HandMark($mark['id'], $mark['notes'], Hand::from($mark['hand'])),
-            'finger' => new FingerMark($mark['id'], $mark['note'], $mark['finger']),
-            'octave' => new OctaveMark($mark['id'], $mark['notes'], $mark['octaves']),
-            'articulation' => new ArticulationMark($mark['id'], $mark['notes'], Articulation::from($mark['articulation'])),
-            'slur' => self::slur($mark),
-            'hold' => new HoldMark($mark['id'], $mark['note'], self::place($mark['until'])),
-            'gesture' => new GestureMark($mark['id'], self::place($mark['at']), $mark['text']),
-            default => throw new InvalidPlan("This is not a plan: it has a mark of the unknown kind {$mark['kind']}."),
-        };
-    }
+        $validator = new Validator;
+        $validator->resolver()?->registerRaw(($this->schema)(), self::SCHEMA);
 
-    /**
-     * @param  array<string, mixed>  $mark
-     */
-    private static function slur(array $mark): SlurMark
-    {
-        /** @var array{id: string, from: string, to: string, drawn: bool} $mark */
-        return new SlurMark($mark['id'], $mark['from'], $mark['to'], $mark['drawn']);
-    }
-
-    /**
-     * @param  array{measure: string, offset: string}  $place
-     */
-    private static function place(array $place): Place
-    {
-        return new Place($place['measure'], Fraction::parse($place['offset']));
+        return $validator;
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Read;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Score\Place;
@@ -20,12 +23,27 @@ final readonly class BoundaryMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'reading', 'kind' => 'boundary', 'at' => $this->at->toArray(), 'begins' => $this->begins];
+        return new self($fields->string('id'), $fields->place('at'), $fields->boolean('begins'));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Phrases];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => ReadCraft::NAME, 'kind' => 'boundary', 'at' => $this->at->toArray(), 'begins' => $this->begins];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $at = $matching->place($this->at);
 
@@ -37,8 +55,8 @@ final readonly class BoundaryMark implements Mark
         return 'a phrase boundary';
     }
 
-    public function measure(): string
+    public function anchors(): Anchors
     {
-        return $this->at->measure;
+        return Anchors::places($this->at);
     }
 }

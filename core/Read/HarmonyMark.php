@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Read;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Reading\Quality;
@@ -28,15 +31,32 @@ final readonly class HarmonyMark implements Mark
     ) {
     }
 
+    public static function read(Fields $fields): static
+    {
+        return new self(
+            $fields->string('id'), $fields->place('from'), $fields->place('to'), $fields->string('root'), $fields->choice('quality', Quality::class), $fields->optionalString('bass'),
+        );
+    }
+
+    public static function bearsOn(): array
+    {
+        return [Aspect::Harmony];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'craft' => 'reading', 'kind' => 'harmony', 'from' => $this->from->toArray(), 'to' => $this->to->toArray(),
+            'id' => $this->id, 'craft' => ReadCraft::NAME, 'kind' => 'harmony', 'from' => $this->from->toArray(), 'to' => $this->to->toArray(),
             'root' => $this->root, 'quality' => $this->quality->value, 'bass' => $this->bass,
         ];
     }
 
-    public function carried(Matching $matching): ?self
+    public function carried(Matching $matching): ?static
     {
         $from = $matching->place($this->from);
         $to = $matching->end($this->to, $this->from);
@@ -49,8 +69,8 @@ final readonly class HarmonyMark implements Mark
         return 'a chord name';
     }
 
-    public function measure(): string
+    public function anchors(): Anchors
     {
-        return $this->from->measure;
+        return Anchors::places($this->from, $this->to);
     }
 }

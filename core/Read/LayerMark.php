@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Read;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Reading\Layer;
@@ -23,12 +26,27 @@ final readonly class LayerMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'reading', 'kind' => 'layer', 'notes' => $this->notes, 'layer' => $this->layer->value];
+        return new self($fields->string('id'), $fields->strings('notes'), $fields->choice('layer', Layer::class));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Layers];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => ReadCraft::NAME, 'kind' => 'layer', 'notes' => $this->notes, 'layer' => $this->layer->value];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $notes = $matching->notes($this->notes);
 
@@ -40,8 +58,8 @@ final readonly class LayerMark implements Mark
         return 'notes given to a layer';
     }
 
-    public function measure(): null
+    public function anchors(): Anchors
     {
-        return null;
+        return Anchors::notes(...$this->notes);
     }
 }

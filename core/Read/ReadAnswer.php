@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Read;
 
+use Tarnwind\Core\Craft\Answer;
+use Tarnwind\Core\Craft\Asked;
+use Tarnwind\Core\Craft\Excerpt;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Cadence;
@@ -22,7 +27,7 @@ use Tarnwind\Core\Score\Score;
 /**
  * A reading as schemas/reading.schema.json has it: places in quarters as fractions, everything with its words.
  */
-final readonly class ReadAnswer
+final readonly class ReadAnswer implements Answer
 {
     /** @var list<string> printed numbers of the bars */
     private array $numbers;
@@ -36,12 +41,19 @@ final readonly class ReadAnswer
         $this->notes = array_column($score->notes, null, 'id');
     }
 
-    /**
-     * @return array<string, mixed>
-     */
-    public static function of(Score $score, Reading $reading): array
+    public static function restsOn(): array
     {
-        return (new self($score, $reading))->document();
+        return [Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Hands];
+    }
+
+    public static function excerpt(): ?Excerpt
+    {
+        return null;
+    }
+
+    public static function of(Performance $performance, Asked $asked): array
+    {
+        return (new self($performance->written, $performance->reading()))->document();
     }
 
     /**

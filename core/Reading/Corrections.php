@@ -25,6 +25,17 @@ final readonly class Corrections
     ) {
     }
 
+    /**
+     * These and others; of two that speak of the same the others hold.
+     */
+    public function and(self $others): self
+    {
+        return new self(
+            FixedHarmony::inOrder([...$this->harmonies, ...$others->harmonies]), array_replace($this->boundaries, $others->boundaries),
+            array_replace($this->layers, $others->layers), array_replace($this->hands, $others->hands),
+        );
+    }
+
     public function isEmpty(): bool
     {
         return $this->harmonies === [] && $this->boundaries === [] && $this->layers === [] && $this->hands === [];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Rendition;
 
+use Tarnwind\Core\Performance\LedgerEntry;
+
 /**
  * A key struck and left.
  */
@@ -17,7 +19,7 @@ final readonly class KeyEvent
      * @param  float  $endMs  milliseconds from the beginning
      * @param  int  $velocity  MIDI, 1 to 127
      * @param  int  $hand  1 right, 2 left
-     * @param  list<array{reason: string, value: float}>  $ledger  what the velocity is made of
+     * @param  list<LedgerEntry>  $ledger  what the velocity is made of
      */
     public function __construct(
         public string $note,

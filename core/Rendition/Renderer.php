@@ -5,32 +5,21 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Performance\Depth;
-use Tarnwind\Core\Performance\Dynamics;
+use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Tempo\TempoMap;
-use Tarnwind\Core\Touch\KeyLengths;
 
 /**
  * Plays a score and its pedalling, repeats unfolded.
  */
 final class Renderer
 {
-    /** A legato change: the foot comes up this long after the new sound [mem], in seconds. */
-    private const UP_AFTER = 0.02;
-
-    /** And is down again this long after it at moderate tempo [mem], in seconds. */
-    public const DOWN_AFTER = 0.15;
-
-    /** But never later than this before the first key to be caught is left, in seconds. */
-    private const MARGIN = 0.02;
-
-    /** The dampers need this long to stop the strings [mem], in seconds. */
-    private const CLEARING = 0.06;
-
     /** A grace note sounds this long, before the beat [start], in seconds. */
     private const GRACE = 0.09;
 
@@ -43,7 +32,7 @@ final class Renderer
     /** @var list<array{float, float}> */
     private array $tempoSteps = [];
 
-    private readonly Dynamics $dynamics;
+    private readonly Levels $levels;
 
     /** @var array<string, int> by id: how many places before the beat a grace note stands, from 1 */
     private readonly array $graces;
@@ -60,19 +49,27 @@ final class Renderer
         private readonly array $spans,
         private readonly TempoMap $tempo,
         private readonly array $lengths,
+        ?Levels $levels,
     ) {
-        $this->dynamics = new Dynamics($score);
+        $this->levels = $levels ?? Levels::printed($score);
         $this->graces = $this->gracesBefore();
         $this->firstReleases = $this->firstReleases();
     }
 
-    /**
-     * @param  list<Span>  $spans  in order, not overlapping
-     * @param  ?array<string, KeyLength>  $lengths  how long keys are held, by note id; null for as printed
-     */
-    public static function render(Score $score, array $spans, TempoMap $tempo, ?array $lengths = null): Rendition
+    public static function play(Performance $performance): Rendition
     {
-        $renderer = new self($score, $spans, $tempo, $lengths ?? KeyLengths::of($score, $tempo));
+        return self::render($performance->score(), $performance->spans(), $performance->tempo(), $performance->lengths(), $performance->levels());
+    }
+
+    /**
+     * @param  Score  $score  as it is played
+     * @param  list<Span>  $spans  in order, not overlapping
+     * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id; others as they are written
+     * @param  ?Levels  $levels  how loud notes are; null for by the print alone
+     */
+    public static function render(Score $score, array $spans, TempoMap $tempo, array $lengths = [], ?Levels $levels = null): Rendition
+    {
+        $renderer = new self($score, $spans, $tempo, $lengths, $levels);
         $renderer->run();
         usort($renderer->events, fn (KeyEvent $a, KeyEvent $b): int => $a->from <=> $b->from ?: $a->midi <=> $b->midi);
 
@@ -93,10 +90,10 @@ final class Renderer
             $last = $this->score->measures[$order[$end - 1]];
             $from = $first->start->toFloat();
             $to = $last->end()->toFloat();
-            $stretch = new Passage($from, $to, $playedQuarters - $from, $playedSeconds - $this->tempo->seconds($from));
-            $this->playNotes($stretch, $first->index, $last->index);
-            $this->playPedal($stretch);
-            $this->playTempo($stretch);
+            $passage = new Passage($from, $to, $playedQuarters - $from, $playedSeconds - $this->tempo->seconds($from));
+            $this->playNotes($passage, $first->index, $last->index);
+            $this->playPedal($passage);
+            $this->playTempo($passage);
             $playedQuarters += $to - $from;
             $playedSeconds += $this->tempo->seconds($to) - $this->tempo->seconds($from);
         }
@@ -110,7 +107,7 @@ final class Renderer
         return isset($this->lengths[$note->id]) ? $this->lengths[$note->id]->left : $note->end()->toFloat();
     }
 
-    private function playNotes(Passage $stretch, int $firstBar, int $lastBar): void
+    private function playNotes(Passage $passage, int $firstBar, int $lastBar): void
     {
         foreach ($this->score->notes as $note) {
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
@@ -120,14 +117,14 @@ final class Renderer
             $end = $this->left($note);
             if ($note->grace) {
                 $perSecond = $this->quartersPerSecond($onset);
-                $end = max($stretch->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
+                $end = max($passage->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
                 $onset = $end - self::GRACE * $perSecond;
             }
-            $ledger = $this->dynamics->ledger($note);
+            $ledger = $this->levels->ledger($note);
             $this->events[] = new KeyEvent(
-                $note->id, $note->midi, $stretch->quarters($this->tempo->played($onset)), $stretch->quarters($this->tempo->played($end)),
-                1000 * $stretch->seconds($this->tempo->seconds($onset)), 1000 * $stretch->seconds($this->tempo->seconds($end)),
-                (int) round(Dynamics::velocity($ledger)), min(2, $note->staff), $ledger,
+                $note->id, $note->midi, $passage->quarters($this->tempo->played($onset)), $passage->quarters($this->tempo->played($end)),
+                1000 * $passage->seconds($this->tempo->seconds($onset)), 1000 * $passage->seconds($this->tempo->seconds($end)),
+                (int) round(Levels::sum($ledger)), min(2, $note->staff), $ledger,
             );
         }
     }
@@ -155,12 +152,12 @@ final class Renderer
         return $places;
     }
 
-    private function playPedal(Passage $stretch): void
+    private function playPedal(Passage $passage): void
     {
         $before = null;
         foreach ($this->spans as $span) {
-            $down = max($stretch->from, $span->down->toFloat());
-            $up = min($stretch->to, $span->up->toFloat());
+            $down = max($passage->from, $span->down->toFloat());
+            $up = min($passage->to, $span->up->toFloat());
             if ($down >= $up) {
                 continue;
             }
@@ -168,12 +165,12 @@ final class Renderer
             if ($before !== null && abs($before - $down) < 1e-9) {
                 array_pop($this->pedal);
                 $window = $this->window($span->down);
-                $this->move($stretch, $down, min(self::UP_AFTER, $window / 4), PedalEvent::UP);
-                $this->move($stretch, $down, max(min(self::DOWN_AFTER, $window), min(self::CLEARING, $window / 2)), $value);
+                $this->move($passage, $down, min(FootTiming::UP_AFTER, $window / 4), PedalEvent::UP);
+                $this->move($passage, $down, max(min(FootTiming::DOWN_AFTER, $window), min(FootTiming::CLEARING, $window / 2)), $value);
             } else {
-                $this->move($stretch, $down, 0.0, $value);
+                $this->move($passage, $down, 0.0, $value);
             }
-            $this->move($stretch, $up, 0.0, PedalEvent::UP);
+            $this->move($passage, $up, 0.0, PedalEvent::UP);
             $before = $up;
         }
     }
@@ -185,7 +182,7 @@ final class Renderer
     {
         $release = $this->firstReleases[(string) $onset] ?? null;
 
-        return $release === null ? self::DOWN_AFTER : max(0.04, $release - $this->tempo->seconds($onset) - self::MARGIN);
+        return $release === null ? FootTiming::DOWN_AFTER : max(0.04, $release - $this->tempo->seconds($onset) - FootTiming::MARGIN);
     }
 
     /**
@@ -204,11 +201,11 @@ final class Renderer
         return $releases;
     }
 
-    private function move(Passage $stretch, float $at, float $delay, int $value): void
+    private function move(Passage $passage, float $at, float $delay, int $value): void
     {
         $this->pedal[] = new PedalEvent(
-            $stretch->quarters($this->tempo->played($at + $delay * $this->quartersPerSecond($at))),
-            1000 * ($stretch->seconds($this->tempo->seconds($at)) + $delay),
+            $passage->quarters($this->tempo->played($at + $delay * $this->quartersPerSecond($at))),
+            1000 * ($passage->seconds($this->tempo->seconds($at)) + $delay),
             $value,
         );
     }
@@ -218,12 +215,12 @@ final class Renderer
         return 0.01 / ($this->tempo->seconds($at + 0.01) - $this->tempo->seconds($at));
     }
 
-    private function playTempo(Passage $stretch): void
+    private function playTempo(Passage $passage): void
     {
         foreach ($this->tempo->steps() as $index => [$quarter, , $tempo]) {
             $next = $this->tempo->steps()[$index + 1][0] ?? INF;
-            if ($quarter < $stretch->to && $next > $stretch->from) {
-                $this->tempoSteps[] = [$stretch->quarters(max($quarter, $stretch->from)), $tempo];
+            if ($quarter < $passage->to && $next > $passage->from) {
+                $this->tempoSteps[] = [$passage->quarters(max($quarter, $passage->from)), $tempo];
             }
         }
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Rendition;
 
+use Tarnwind\Core\Performance\LedgerEntry;
+
 /**
  * A plan in sound: when each key and the pedal move, in playing order, and how loud.
  */
@@ -29,7 +31,7 @@ final readonly class Rendition
         return [
             'events' => array_map(fn (KeyEvent $event): array => [
                 'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 3), 'end_ms' => round($event->endMs, 3),
-                'velocity' => $event->velocity, 'layer' => $event->hand === 1 ? 'right' : 'left', 'ledger' => $event->ledger,
+                'velocity' => $event->velocity, 'layer' => $event->hand === 1 ? 'right' : 'left', 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
             ], $this->events),
             'pedal' => array_map(fn (PedalEvent $event): array => [
                 'ms' => round($event->ms, 3), 'controller' => PedalEvent::CONTROLLER, 'value' => $event->value,

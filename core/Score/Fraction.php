@@ -38,6 +38,14 @@ final readonly class Fraction
         return new self(intdiv($numerator, $divisor), intdiv($denominator, $divisor));
     }
 
+    /**
+     * Whether a text is a place as documents write it: "7/2", "0", never negative.
+     */
+    public static function isWritten(string $text): bool
+    {
+        return preg_match('#^\d{1,9}(/[1-9]\d{0,8})?$#D', $text) === 1;
+    }
+
     public static function zero(): self
     {
         return new self(0, 1);
@@ -62,12 +70,13 @@ final readonly class Fraction
         throw new InvalidArgumentException("\"$text\" is not a number.");
     }
 
+    /**
+     * @throws ArithmeticError if the result does not fit 64 bits, as all that follow
+     */
     public function plus(self $other): self
     {
         if ($this->denominator === $other->denominator) {
-            return $this->denominator === 1
-                ? new self($this->numerator + $other->numerator, 1)
-                : self::of($this->numerator + $other->numerator, $this->denominator);
+            return self::exact($this->numerator + $other->numerator, $this->denominator);
         }
 
         return self::exact(
@@ -78,7 +87,14 @@ final readonly class Fraction
 
     public function minus(self $other): self
     {
-        return $this->plus(new self(-$other->numerator, $other->denominator));
+        if ($this->denominator === $other->denominator) {
+            return self::exact($this->numerator - $other->numerator, $this->denominator);
+        }
+
+        return self::exact(
+            $this->numerator * $other->denominator - $other->numerator * $this->denominator,
+            $this->denominator * $other->denominator,
+        );
     }
 
     public function times(self $other): self
@@ -96,7 +112,12 @@ final readonly class Fraction
      */
     public function compareTo(self $other): int
     {
-        return $this->numerator * $other->denominator <=> $other->numerator * $this->denominator;
+        $left = $this->numerator * $other->denominator;
+        $right = $other->numerator * $this->denominator;
+
+        // A product that does not fit is a float, which static analysis does not know.
+        // @phpstan-ignore function.alreadyNarrowedType, function.alreadyNarrowedType
+        return is_int($left) && is_int($right) ? $left <=> $right : self::compareByParts($this->numerator, $this->denominator, $other->numerator, $other->denominator);
     }
 
     public function equals(self $other): bool
@@ -145,11 +166,36 @@ final readonly class Fraction
      */
     private static function exact(int|float $numerator, int|float $denominator): self
     {
-        if (is_float($numerator) || is_float($denominator)) {
+        // The least integer has no negative.
+        if (is_float($numerator) || is_float($denominator) || $numerator === PHP_INT_MIN || $denominator === PHP_INT_MIN) {
             throw new ArithmeticError('The time values of this score are too finely divided to be counted exactly.');
         }
 
         return self::of($numerator, $denominator);
+    }
+
+    /**
+     * Compares a/b with c/d where the products of a crosswise comparison do not fit: the whole parts, then what is left
+     * upside down, as in Euclid's algorithm.
+     */
+    private static function compareByParts(int $a, int $b, int $c, int $d): int
+    {
+        while (true) {
+            [$left, $right] = [self::floor($a, $b), self::floor($c, $d)];
+            if ($left !== $right) {
+                return $left <=> $right;
+            }
+            [$a, $c] = [$a - $left * $b, $c - $right * $d];
+            if ($a === 0 || $c === 0) {
+                return $a <=> $c;
+            }
+            [$a, $b, $c, $d] = [$d, $c, $b, $a];
+        }
+    }
+
+    private static function floor(int $numerator, int $denominator): int
+    {
+        return intdiv($numerator, $denominator) - ($numerator % $denominator < 0 ? 1 : 0);
     }
 
     private static function gcd(int $a, int $b): int

@@ -19,7 +19,7 @@ final readonly class Swing
     /**
      * @param  list<float>  $beats  where the beats that swing begin, in quarters
      */
-    private function __construct(private array $beats)
+    private function __construct(public array $beats)
     {
     }
 

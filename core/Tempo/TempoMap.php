@@ -70,6 +70,16 @@ final readonly class TempoMap
         return $this->swing === null ? $quarters : $this->swing->played($quarters);
     }
 
+    /**
+     * Where the beats begin whose quavers swing, in quarters.
+     *
+     * @return list<float>
+     */
+    public function swungBeats(): array
+    {
+        return $this->swing === null ? [] : $this->swing->beats;
+    }
+
     public function seconds(Fraction|float $quarters): float
     {
         $at = $this->played($quarters instanceof Fraction ? $quarters->toFloat() : $quarters);

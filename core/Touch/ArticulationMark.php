@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Touch;
 
 use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 
@@ -23,12 +26,27 @@ final readonly class ArticulationMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'touch', 'kind' => 'articulation', 'notes' => $this->notes, 'articulation' => $this->articulation->value];
+        return new self($fields->string('id'), $fields->strings('notes'), $fields->choice('articulation', Articulation::class));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Lengths];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => TouchCraft::NAME, 'kind' => 'articulation', 'notes' => $this->notes, 'articulation' => $this->articulation->value];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $notes = $matching->notes($this->notes);
 
@@ -40,8 +58,8 @@ final readonly class ArticulationMark implements Mark
         return 'an articulation';
     }
 
-    public function measure(): null
+    public function anchors(): Anchors
     {
-        return null;
+        return Anchors::notes(...$this->notes);
     }
 }

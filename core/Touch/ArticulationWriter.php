@@ -5,39 +5,28 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Touch;
 
 use DOMElement;
-use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Craft\ScoreWriter;
+use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Notation\MusicXml\Xml;
 use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\Performance;
 
 /**
- * Writes articulations into a MusicXML document, in place of the signs for length that stand there.
+ * Writes articulations in place of the signs for length that stand there.
  */
-final class ArticulationWriter
+final class ArticulationWriter implements ScoreWriter
 {
     /** Signs that say how long a note is held; accents and others stay. */
     private const OF_LENGTH = ['staccato', 'staccatissimo', 'tenuto', 'strong-accent', 'detached-legato', 'spiccato'];
 
-    /**
-     * @param  array<string, Articulation>  $articulations  by note id
-     */
-    public static function write(Document $document, array $articulations): Document
+    public function write(WorkingTree $tree, Performance $performance): void
     {
-        if ($articulations === []) {
-            return $document;
-        }
-        $copy = $document->copy();
-        foreach ($copy->parts() as $part) {
-            foreach (Xml::children($part, 'measure') as $measure) {
-                foreach (Xml::children($measure, 'note') as $note) {
-                    $articulation = $articulations[$note->getAttribute('id')] ?? null;
-                    if ($articulation !== null) {
-                        self::articulate($note, $articulation);
-                    }
-                }
+        foreach (LengthsByStyle::articulations($performance->plan) as $id => $articulation) {
+            $note = $tree->note($id);
+            if ($note !== null) {
+                self::articulate($note, $articulation);
             }
         }
-
-        return $copy;
     }
 
     private static function articulate(DOMElement $note, Articulation $articulation): void

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Span;
@@ -81,10 +84,10 @@ final readonly class Heard
 
         return match (true) {
             ! $length->isDry() => null,
-            $on > self::HEARD => new Finding(FindingKind::HiddenByPedal, Severity::Warning, $note, sprintf('The pedal hides the %s of %s: it sounds on for %.1f s.', $length->articulation?->value, $note->inWords(), $on)),
-            $held > self::DOT => new Finding(
-                FindingKind::LongStaccato, Severity::Hint, $note, sprintf('At this tempo the staccato of %s lasts %.1f s: as short as a dot is meant.', $note->inWords(), $held),
-                new Remedy('articulate', Articulation::Staccatissimo->value, 'Shorter: '.$note->inWords().' staccatissimo'),
+            $on > self::HEARD => Finding::about([$note], FindingKind::HiddenByPedal, Severity::Warning, $on, self::HEARD, Unit::Seconds, sprintf('The pedal hides the %s of %s: it sounds on for %.1f s.', $length->articulation?->value, $note->inWords(), $on)),
+            $held > self::DOT => Finding::about(
+                [$note], FindingKind::LongStaccato, Severity::Hint, $held, self::DOT, Unit::Seconds, sprintf('At this tempo the staccato of %s lasts %.1f s: as short as a dot is meant.', $note->inWords(), $held),
+                new Remedy(Action::Articulate, 'Shorter: '.$note->inWords().' staccatissimo', [$note->id], Articulation::Staccatissimo->value),
             ),
             default => null,
         };
@@ -101,12 +104,12 @@ final readonly class Heard
         $name = $length->note->inWords();
         $on = $this->soundsOn($length);
         if ($length->share < 1) {
-            return $on > self::HEARD ? new Finding(FindingKind::HiddenByPedal, Severity::Hint, $length->note, sprintf('The pedal hides the lift at the end of the slur on %s: it sounds on for %.1f s.', $name, $on)) : null;
+            return $on > self::HEARD ? Finding::about([$length->note], FindingKind::HiddenByPedal, Severity::Hint, $on, self::HEARD, Unit::Seconds, sprintf('The pedal hides the lift at the end of the slur on %s: it sounds on for %.1f s.', $name, $on)) : null;
         }
 
-        return $slurFollows && $on <= self::HEARD ? new Finding(
-            FindingKind::SlurWithoutLift, Severity::Hint, $length->note, "The slur ends on $name and another begins at once: without a lift the two are heard as one.",
-            new Remedy('articulate', Articulation::NonLegato->value, "Lift after $name"),
+        return $slurFollows && $on <= self::HEARD ? Finding::about(
+            [$length->note], FindingKind::SlurWithoutLift, Severity::Hint, $length->share, 1, Unit::Share, "The slur ends on $name and another begins at once: without a lift the two are heard as one.",
+            new Remedy(Action::Articulate, "Lift after $name", [$length->note->id], Articulation::NonLegato->value),
         ) : null;
     }
 
@@ -118,9 +121,9 @@ final readonly class Heard
         }
         $name = $length->note->inWords();
 
-        return new Finding(
-            FindingKind::SlurBroken, Severity::Hint, $length->note, "The slur goes on over $name, which is left early: nothing printed asks for that.",
-            new Remedy('clear', '', "$name as the slur has it"),
+        return Finding::about(
+            [$length->note], FindingKind::SlurBroken, Severity::Hint, $length->share, 1, Unit::Share, "The slur goes on over $name, which is left early: nothing printed asks for that.",
+            new Remedy(Action::Clear, "$name as the slur has it", [$length->note->id]),
         );
     }
 
@@ -145,9 +148,10 @@ final readonly class Heard
             foreach ($this->score->notes as $note) {
                 $end = $ends[$note->id] ?? null;
                 if ($end !== null && $end->isLessThan($note->end()) && ! $from->isLessThan($end) && $from->isLessThan($note->end())) {
-                    $findings[] = new Finding(
-                        FindingKind::KeyHeldThrough, Severity::Warning, $note, sprintf('%s is held on through the silence of %.1f s after it, and is heard even without the pedal.', $note->inWords(), $this->tempo->seconds($to) - $this->tempo->seconds($from)),
-                        new Remedy('release', '', 'Leave '.$note->inWords().' as written'),
+                    $silence = $this->tempo->seconds($to) - $this->tempo->seconds($from);
+                    $findings[] = Finding::about(
+                        [$note], FindingKind::KeyHeldThrough, Severity::Warning, $silence, 0, Unit::Seconds, sprintf('%s is held on through the silence of %.1f s after it, and is heard even without the pedal.', $note->inWords(), $silence),
+                        new Remedy(Action::Release, 'Leave '.$note->inWords().' as written', [$note->id]),
                     );
                 }
             }
@@ -190,7 +194,8 @@ final readonly class Heard
         foreach (self::silences($this->score) as [$from, $to, $last]) {
             $span = $this->spanAt($from->toFloat());
             if ($span !== null && ! $span->up->isLessThan($to)) {
-                $findings[] = new Finding(FindingKind::RestHeldThrough, Severity::Warning, $last, sprintf('The pedal holds through the silence of %.1f s after this note: rests are played.', $this->tempo->seconds($to) - $this->tempo->seconds($from)));
+                $silence = $this->tempo->seconds($to) - $this->tempo->seconds($from);
+                $findings[] = Finding::about([$last], FindingKind::RestHeldThrough, Severity::Warning, $silence, 0, Unit::Seconds, sprintf('The pedal holds through the silence of %.1f s after this note: rests are played.', $silence));
             }
         }
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Score\Place;
@@ -23,12 +26,27 @@ final readonly class HoldMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'touch', 'kind' => 'hold', 'note' => $this->note, 'until' => $this->until->toArray()];
+        return new self($fields->string('id'), $fields->string('note'), $fields->place('until'));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Notes, Aspect::Lengths];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => TouchCraft::NAME, 'kind' => 'hold', 'note' => $this->note, 'until' => $this->until->toArray()];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $note = $matching->notes([$this->note])[0] ?? null;
         $until = $matching->place($this->until);
@@ -41,8 +59,8 @@ final readonly class HoldMark implements Mark
         return 'a key held on';
     }
 
-    public function measure(): string
+    public function anchors(): Anchors
     {
-        return $this->until->measure;
+        return Anchors::notes($this->note)->and(Anchors::places($this->until));
     }
 }

@@ -16,9 +16,6 @@ use Tarnwind\Core\Tempo\TempoMap;
  */
 final class KeyLengths
 {
-    /** Seconds a key needs to come up before it is struck again [start]. */
-    public const KEY_RISES = 0.06;
-
     /** Signs before a dot, whose meaning depends on slur and line. */
     private const SHORT = ['staccatissimo' => Articulation::Staccatissimo, 'spiccato' => Articulation::Staccatissimo, 'detached-legato' => Articulation::Portato];
 
@@ -143,7 +140,7 @@ final class KeyLengths
             return [$left, $reason];
         }
         // A quickly repeated key is left half way at the latest.
-        $latest = max($again - self::KEY_RISES * $this->quartersPerSecond($onset, $again), ($onset + $again) / 2);
+        $latest = max($again - KeyLength::KEY_RISES * $this->quartersPerSecond($onset, $again), ($onset + $again) / 2);
 
         return $left <= $latest ? [$left, $reason] : [$latest, 'left in time to be struck again'];
     }

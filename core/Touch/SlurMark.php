@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 
@@ -25,12 +28,27 @@ final readonly class SlurMark implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'touch', 'kind' => 'slur', 'from' => $this->from, 'to' => $this->to, 'drawn' => $this->drawn];
+        return new self($fields->string('id'), $fields->string('from'), $fields->string('to'), $fields->boolean('drawn'));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Notes, Aspect::Lengths, Aspect::Levels];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => TouchCraft::NAME, 'kind' => 'slur', 'from' => $this->from, 'to' => $this->to, 'drawn' => $this->drawn];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $ends = $matching->notes([$this->from, $this->to]);
 
@@ -42,8 +60,8 @@ final readonly class SlurMark implements Mark
         return $this->drawn ? 'a slur' : 'a slur taken away';
     }
 
-    public function measure(): null
+    public function anchors(): Anchors
     {
-        return null;
+        return Anchors::notes($this->from, $this->to);
     }
 }

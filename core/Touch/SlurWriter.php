@@ -4,161 +4,37 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
-use DOMElement;
-use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\Xml;
-use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Craft\ScoreWriter;
+use Tarnwind\Core\Notation\MusicXml\WorkingTree;
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
 
 /**
- * Writes slurs into a MusicXML document, and takes others out.
+ * Writes the slurs of a score as it is played in place of those that are written.
  */
-final class SlurWriter
+final class SlurWriter implements ScoreWriter
 {
-    /** The format knows slurs by these numbers while they are open. */
-    private const NUMBERS = 6;
-
-    /** @var list<DOMElement> notes of the part in the order of the file */
-    private array $notes;
-
-    /** @var array<string, int> their places, by id */
-    private array $places = [];
-
-    private function __construct(DOMElement $part)
+    public function write(WorkingTree $tree, Performance $performance): void
     {
-        $this->notes = array_merge(...array_map(fn (DOMElement $bar): array => Xml::children($bar, 'note'), Xml::children($part, 'measure')), ...[[]]);
-        foreach ($this->notes as $place => $note) {
-            $this->places[$note->getAttribute('id')] = $place;
-        }
-    }
-
-    /**
-     * The document with the slurs of a score as it is played in place of those that are written.
-     */
-    public static function write(Document $document, Score $written, Score $played): Document
-    {
+        [$written, $played] = [$performance->written, $performance->score()];
         $name = fn (Slur $slur): string => "$slur->from $slur->to";
-        $before = array_map($name, $written->slurs);
-        $after = array_map($name, $played->slurs);
-        $gone = array_filter($written->slurs, fn (Slur $slur): bool => ! in_array($name($slur), $after, true));
-        $new = array_filter($played->slurs, fn (Slur $slur): bool => ! in_array($name($slur), $before, true));
+        $before = array_flip(array_map($name, $written->slurs));
+        $after = array_flip(array_map($name, $played->slurs));
+        $gone = array_filter($written->slurs, fn (Slur $slur): bool => ! isset($after[$name($slur)]));
+        $new = array_filter($played->slurs, fn (Slur $slur): bool => ! isset($before[$name($slur)]));
         if ($gone === [] && $new === []) {
-            return $document;
-        }
-        $byId = array_column($written->notes, null, 'id');
-        $copy = $document->copy();
-        foreach ($written->readParts as $id) {
-            $writer = new self($copy->parts()[$id]);
-            foreach ($gone as $slur) {
-                $writer->remove($byId[$slur->from], $byId[$slur->to]);
-            }
-            foreach ($new as $slur) {
-                $writer->add($byId[$slur->from], $byId[$slur->to]);
-            }
-        }
-
-        return $copy;
-    }
-
-    private function remove(Note $from, Note $to): void
-    {
-        foreach ($from->pieces as $first) {
-            foreach ($to->pieces as $last) {
-                $starts = $this->ends($first, 'start');
-                $stops = $this->ends($last, 'stop');
-                $common = array_intersect_key($starts, $stops);
-                if ($common !== []) {
-                    $number = array_key_first($common);
-                    self::drop($starts[$number]);
-                    self::drop($stops[$number]);
-
-                    return;
-                }
-            }
-        }
-    }
-
-    private function add(Note $from, Note $to): void
-    {
-        $first = $this->places[$from->id] ?? null;
-        $last = $this->places[$to->pieces[count($to->pieces) - 1]] ?? null;
-        if ($first === null || $last === null) {
             return;
         }
-        $number = $this->freeNumber(min($first, $last), max($first, $last));
-        foreach (['start' => $first, 'stop' => $last] as $type => $place) {
-            $slur = new DOMElement('slur');
-            $notations = Xml::notations($this->notes[$place]);
-            $notations->appendChild($slur);
-            $slur->setAttribute('type', $type);
-            $slur->setAttribute('number', (string) $number);
-        }
-    }
-
-    /**
-     * A number that no slur has which is open anywhere in a stretch of the file.
-     */
-    private function freeNumber(int $first, int $last): int
-    {
-        $taken = $open = [];
-        foreach ($this->notes as $place => $note) {
-            foreach (self::slurs($note) as $slur) {
-                $number = self::number($slur);
-                if ($slur->getAttribute('type') === 'start') {
-                    $open[$number] = $place;
-                } elseif ($slur->getAttribute('type') === 'stop' && isset($open[$number])) {
-                    $taken[] = [$number, $open[$number], $place];
-                    unset($open[$number]);
-                } else {
-                    $taken[] = [$number, $place, $place];
-                }
+        $byId = array_column($written->notes, null, 'id');
+        foreach ($written->readParts as $id) {
+            $slurs = new PartSlurs($tree->notesOf($id));
+            foreach ($gone as $slur) {
+                $slurs->remove($byId[$slur->from], $byId[$slur->to]);
             }
-        }
-        foreach ($open as $number => $place) {
-            $taken[] = [$number, $place, count($this->notes)];
-        }
-        $overlapping = array_column(array_filter($taken, fn (array $slur): bool => $slur[1] <= $last && $slur[2] >= $first), 0);
-
-        return (int) (array_values(array_diff(range(1, self::NUMBERS), $overlapping))[0] ?? self::NUMBERS);
-    }
-
-    /**
-     * The ends of slurs of one type at a note, by number.
-     *
-     * @return array<int, DOMElement>
-     */
-    private function ends(string $note, string $type): array
-    {
-        $ends = [];
-        foreach (isset($this->places[$note]) ? self::slurs($this->notes[$this->places[$note]]) : [] as $slur) {
-            if ($slur->getAttribute('type') === $type) {
-                $ends[self::number($slur)] = $slur;
+            foreach ($new as $slur) {
+                $slurs->add($byId[$slur->from], $byId[$slur->to]);
             }
-        }
-
-        return $ends;
-    }
-
-    /**
-     * @return list<DOMElement>
-     */
-    private static function slurs(DOMElement $note): array
-    {
-        return array_merge(...array_map(fn (DOMElement $notations): array => Xml::children($notations, 'slur'), Xml::children($note, 'notations')), ...[[]]);
-    }
-
-    private static function number(DOMElement $slur): int
-    {
-        return (int) ($slur->getAttribute('number') ?: 1);
-    }
-
-    private static function drop(DOMElement $slur): void
-    {
-        $notations = $slur->parentNode;
-        $notations?->removeChild($slur);
-        if ($notations instanceof DOMElement && Xml::children($notations) === []) {
-            $notations->parentNode?->removeChild($notations);
         }
     }
 }

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Touch;
 
 use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
+use Tarnwind\Core\Plan\Settings;
 
 /**
  * How long notes are held in a style: its profile's values, but for those the teacher's school has otherwise.
  */
-final readonly class Style
+final readonly class Style implements Settings
 {
     /**
      * @param  array<string, float>  $values  by name: shares of the written length under the names of articulations,
@@ -19,6 +22,21 @@ final readonly class Style
         public Profile $profile = Profile::Written,
         public array $values = [],
     ) {
+    }
+
+    public static function read(Fields $fields): static
+    {
+        return new self($fields->choice('style', Profile::class, Profile::Written), $fields->numbers('lengths'));
+    }
+
+    public static function bearsOn(): array
+    {
+        return [Aspect::Lengths, Aspect::Time];
+    }
+
+    public function toArray(): array
+    {
+        return ['style' => $this->profile->value, ...($this->values === [] ? [] : ['lengths' => $this->values])];
     }
 
     /**

@@ -4,35 +4,48 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Craft\Answer;
+use Tarnwind\Core\Craft\Asked;
+use Tarnwind\Core\Craft\Excerpt;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Performance\KeyLength;
-use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Score\Bars;
-use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
 
 /**
  * How notes are struck and left, as schemas/touch.schema.json has it.
  */
-final class TouchAnswer
+final class TouchAnswer implements Answer
 {
-    /**
-     * @param  Score  $written  as the file has it
-     * @param  Score  $played  as the plan has it
-     * @param  ?Bars  $bars  if given, only what begins in these bars is told; the scores may be an excerpt around them
-     * @return array<string, mixed>
-     */
-    public static function of(Score $written, Score $played, Reading $reading, Plan $plan, ?Bars $bars = null): array
+    /** So many bars before and after an edit are answered with it [start]. */
+    private const ANSWERED = 4;
+
+    /** So many more are looked at [start]. */
+    private const AROUND = 6;
+
+    public static function restsOn(): array
     {
-        $told = $bars ?? new Bars(0, count($written->measures) - 1);
-        $tempo = $plan->tempoMap($played);
-        $lengths = $plan->keyLengths($played, $tempo);
-        $heard = new Heard($played, $tempo, $lengths, $plan->spans($played->measures));
+        return [Aspect::Hands, Aspect::Notes, Aspect::Lengths, Aspect::Foot, Aspect::Time];
+    }
+
+    public static function excerpt(): Excerpt
+    {
+        return Excerpt::ofBars(self::ANSWERED, self::AROUND);
+    }
+
+    public static function of(Performance $performance, Asked $asked): array
+    {
+        [$written, $played, $tempo, $reading] = [$performance->written, $performance->score(), $performance->tempo(), $performance->reading()];
+        $told = $asked->told(count($written->measures));
+        $lengths = $performance->lengths();
+        $heard = new Heard($played, $tempo, $lengths, $performance->spans());
         $ends = array_column($written->notes, null, 'id');
         $printed = array_flip(array_map(fn (Slur $slur): string => "$slur->from $slur->to", $written->slurs));
 
         return [
-            ...($bars === null ? [] : ['bars' => $bars->toArray()]),
+            ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),
             'lengths' => array_map(fn (KeyLength $length): array => [
                 'note' => $length->note->id, 'name' => $length->note->inWords(), 'midi' => $length->note->midi,
                 'hand' => $reading->hands[$length->note->id]->value, 'at' => round($length->note->onset->toFloat(), 4), 'left' => round($length->left, 4),
@@ -43,12 +56,8 @@ final class TouchAnswer
                 fn (Slur $slur): array => ['from' => $slur->from, 'to' => $slur->to, 'printed' => isset($printed["$slur->from $slur->to"])],
                 $told->of($played->slurs, fn (Slur $slur): int => $ends[$slur->from]->measure),
             ),
-            'style' => $plan->style->all(),
-            'findings' => array_map(fn (Finding $finding): array => [
-                'kind' => $finding->kind->value, 'severity' => $finding->severity->value, 'at' => (string) $finding->note->onset, 'measure' => $finding->note->measure,
-                'note' => $finding->note->id, 'reason' => $finding->reason,
-                'remedy' => $finding->remedy === null ? null : ['action' => $finding->remedy->action, 'value' => $finding->remedy->value, 'label' => $finding->remedy->label],
-            ], $told->of($heard->findings($written), fn (Finding $finding): int => $finding->note->measure)),
+            'style' => $performance->plan->settings(Style::class)->all(),
+            'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of($heard->findings($written), fn (Finding $finding): int => $finding->measure)),
         ];
     }
 }

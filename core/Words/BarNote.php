@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Words;
 
+use Tarnwind\Core\Plan\Anchors;
+use Tarnwind\Core\Plan\Aspect;
+use Tarnwind\Core\Plan\Fields;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 
@@ -19,12 +22,27 @@ final readonly class BarNote implements Mark
     ) {
     }
 
-    public function toArray(): array
+    public static function read(Fields $fields): static
     {
-        return ['id' => $this->id, 'craft' => 'words', 'kind' => 'note', 'measure' => $this->measure, 'text' => $this->text];
+        return new self($fields->string('id'), $fields->string('measure'), $fields->string('text'));
     }
 
-    public function carried(Matching $matching): ?self
+    public static function bearsOn(): array
+    {
+        return [Aspect::Words];
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'craft' => WordsCraft::NAME, 'kind' => 'note', 'measure' => $this->measure, 'text' => $this->text];
+    }
+
+    public function carried(Matching $matching): ?static
     {
         $measure = $matching->measure($this->measure);
 
@@ -36,8 +54,8 @@ final readonly class BarNote implements Mark
         return 'a note for the student';
     }
 
-    public function measure(): string
+    public function anchors(): Anchors
     {
-        return $this->measure;
+        return Anchors::measure($this->measure);
     }
 }

@@ -8,7 +8,7 @@ use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use Illuminate\Database\Eloquent\Factories\Factory;
-use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Crafts;
 
 /**
  * @extends Factory<StudentCopy>
@@ -21,7 +21,7 @@ final class StudentCopyFactory extends Factory
     {
         return [
             'student_id' => Student::factory(), 'piece_id' => Piece::factory(),
-            'plan' => fn (array $row): string => Plan::fresh(Piece::query()->whereKey($row['piece_id'])->firstOrFail()->score())->toJson(), 'revision' => 1,
+            'plan' => fn (array $row): string => Crafts::registry()->freshPlan(Piece::query()->whereKey($row['piece_id'])->firstOrFail()->score())->toJson(), 'revision' => 1,
         ];
     }
 }

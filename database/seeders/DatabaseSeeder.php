@@ -9,9 +9,8 @@ use App\Models\StudentCopy;
 use App\Models\User;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Seeder;
-use Tarnwind\Core\Handout\Preparation;
-use Tarnwind\Core\Pedal\School;
-use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Pedal\SuggestedPedal;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Sound\Instrument;
@@ -58,11 +57,10 @@ final class DatabaseSeeder extends Seeder
      */
     private function copy(int $student, Piece $piece, array $words, array $gestures = []): void
     {
-        $preparation = Preparation::of($piece->score());
-        $decay = Instrument::ConcertGrand->decay();
-        $plan = Plan::fresh($preparation->score)->withSuggestion($preparation->score, School::Singing, $preparation->suggest(School::Singing, $decay));
+        $score = $piece->score();
+        $plan = (new SuggestedPedal)->suggest(Crafts::registry()->performance($score, Crafts::registry()->freshPlan($score)));
         $notes = [];
-        foreach ($preparation->score->measures as $measure) {
+        foreach ($score->measures as $measure) {
             if (isset($words[(int) $measure->number])) {
                 $notes[] = new BarNote('note-'.$measure->id, $measure->id, $words[(int) $measure->number]);
             }

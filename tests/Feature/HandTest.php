@@ -10,6 +10,8 @@ use Database\Factories\PieceFactory;
 use Illuminate\Testing\TestResponse;
 use Inertia\Testing\AssertableInertia;
 use Opis\JsonSchema\Validator;
+use Tarnwind\Core\Hand\FingeringSchool;
+use Tarnwind\Core\Hand\HandSettings;
 
 beforeEach(function (): void {
     $this->teacher = User::factory()->create();
@@ -25,7 +27,7 @@ beforeEach(function (): void {
  */
 function askHand($test, array $marks = []): TestResponse
 {
-    return $test->postJson("$test->url/hand", ['plan' => [...$test->copy->planDocument()->toArray(), 'marks' => $marks]]);
+    return $test->postJson("$test->url/answers/hand", ['plan' => [...$test->copy->planDocument()->toArray(), 'marks' => $marks]]);
 }
 
 function finger(string $note, string $finger): array
@@ -47,7 +49,7 @@ it('plans around the teacher\'s fingers and her hands', function (): void {
     $set = $byNote(askHand($this, [finger($note, $other)])->assertOk());
     expect($set[$note]['finger'])->toBe($other)->and($set[$note]['source'])->toBe('teacher');
 
-    $moved = $byNote(askHand($this, [['id' => 'h', 'craft' => 'reading', 'kind' => 'hand', 'notes' => [$note], 'hand' => $set[$note]['hand'] === 'left' ? 'right' : 'left']]));
+    $moved = $byNote(askHand($this, [['id' => 'h', 'craft' => 'read', 'kind' => 'hand', 'notes' => [$note], 'hand' => $set[$note]['hand'] === 'left' ? 'right' : 'left']]));
     expect($moved[$note]['hand'])->not->toBe($set[$note]['hand']);
     askHand($this, [finger($note, '6')])->assertUnprocessable();
     askHand($this, [finger($note, '1-2-3')])->assertUnprocessable();
@@ -95,25 +97,25 @@ it('hands the fingers out in the marked copy', function (): void {
 it('compares the fingers of one note', function (): void {
     $plan = $this->copy->planDocument()->toArray();
     $note = $this->piece->score()->notes[4]->id;
-    $answer = $this->postJson("$this->url/hand/alternatives", ['plan' => $plan, 'note' => $note])->assertOk();
-    expect(array_column($answer->json(), 'finger'))->toBe([1, 2, 3, 4, 5])->and($answer->json('0.words'))->toBeString();
-    expect($this->postJson("$this->url/hand/alternatives", ['plan' => $plan, 'note' => 'nowhere'])->json())->toBe([]);
+    $answer = $this->postJson("$this->url/answers/alternatives", ['plan' => $plan, 'asked' => ['note' => $note]])->assertOk();
+    expect(array_column($answer->json('alternatives'), 'finger'))->toBe([1, 2, 3, 4, 5])->and($answer->json('alternatives.0.words'))->toBeString();
+    expect($this->postJson("$this->url/answers/alternatives", ['plan' => $plan, 'asked' => ['note' => 'nowhere']])->json('alternatives'))->toBe([]);
 });
 
 it('keeps what planned fingers go by in the plan', function (): void {
-    $plan = [...$this->copy->planDocument()->toArray(), 'fingering' => 'figure'];
+    $plan = [...$this->copy->planDocument()->toArray(), 'settings' => ['hand' => ['school' => 'figure']]];
     $this->putJson("$this->url/plan", ['plan' => $plan, 'revision' => 1])->assertOk();
-    expect($this->copy->fresh()->planDocument()->toArray()['fingering'])->toBe('figure');
-    $this->putJson("$this->url/plan", ['plan' => [...$plan, 'fingering' => 'any'], 'revision' => 2])->assertUnprocessable();
+    expect($this->copy->fresh()->planDocument()->settings(HandSettings::class)->school)->toBe(FingeringSchool::Figure);
+    $this->putJson("$this->url/plan", ['plan' => [...$plan, 'settings' => ['hand' => ['school' => 'any']]], 'revision' => 2])->assertUnprocessable();
     // Plans from before the choice was there stay valid.
-    unset($plan['fingering']);
-    $this->postJson("$this->url/hand", ['plan' => $plan])->assertOk();
+    $plan['settings'] = (object) [];
+    $this->postJson("$this->url/answers/hand", ['plan' => $plan])->assertOk();
 });
 
 it('keeps another teacher\'s fingers to herself', function (): void {
     $this->actingAs(User::factory()->create());
     askHand($this)->assertForbidden();
-    $this->postJson("$this->url/hand/alternatives", ['plan' => $this->copy->planDocument()->toArray(), 'note' => 'x'])->assertForbidden();
+    $this->postJson("$this->url/answers/alternatives", ['plan' => $this->copy->planDocument()->toArray(), 'asked' => ['note' => 'x']])->assertForbidden();
 });
 
 it('plans for the piano the student has: a missing octave is moved by the finding\'s own action', function (): void {

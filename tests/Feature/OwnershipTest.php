@@ -23,7 +23,7 @@ function copyPages(int $id): array
     $reduced = array_merge(...array_map(fn (string $kind): array => ["/reduced/$kind", "/reduced/$kind/engraving", "/reduced/$kind/download.musicxml"], ['blocks', 'outer', 'melody-and-bass']));
 
     return array_map(fn (string $path): string => "/copies/$id$path", [
-        '', '/engraving', '/plan', '/counting', '/portrait', ...$reduced, '/print', '/print/engraving', '/download.mid', '/download.musicxml',
+        '', '/engraving', '/plan', '/portrait', ...$reduced, '/print', '/print/engraving', '/download.mid', '/download.musicxml',
     ]);
 }
 
@@ -42,9 +42,9 @@ it('keeps another teacher out of everything', function (): void {
         $this->get($url)->assertForbidden();
     }
     $this->putJson("/copies/$id/plan", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/examination", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/suggestion", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/reading", $plan)->assertForbidden();
+    $this->postJson("/copies/$id/answers/pedal", $plan)->assertForbidden();
+    $this->postJson("/copies/$id/suggestions/pedal", $plan)->assertForbidden();
+    $this->postJson("/copies/$id/answers/read", $plan)->assertForbidden();
     $this->get("/pieces/{$this->piece->id}/replacement")->assertForbidden();
     foreach (['replacement', 'replacement/preview'] as $path) {
         $this->postJson("/pieces/{$this->piece->id}/$path", ['file' => UploadedFile::fake()->createWithContent('a.musicxml', $this->piece->musicxml)])->assertForbidden();

@@ -38,8 +38,8 @@ function place(string $measure, string $offset = '0'): array
 }
 
 it('answers with a reading that matches its published schema', function (): void {
-    $answer = $this->postJson("$this->url/reading", planWith($this, []))->assertOk();
-    $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/reading.schema.json')));
+    $answer = $this->postJson("$this->url/answers/read", planWith($this, []))->assertOk();
+    $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/read.schema.json')));
     expect($result->isValid())->toBeTrue()
         ->and($answer->json('keys.0.name'))->toBe('D major')
         ->and($answer->json('harmonies.2.words'))->toBe('E minor over G')
@@ -49,19 +49,19 @@ it('answers with a reading that matches its published schema', function (): void
 
 it('reads around what the teacher names, and plans the pedal on it', function (): void {
     $marks = [
-        ['id' => 'h', 'craft' => 'reading', 'kind' => 'harmony', 'from' => place('tw1-4'), 'to' => place('tw1-5'), 'root' => 'C', 'quality' => 'major-seventh', 'bass' => null],
-        ['id' => 'b', 'craft' => 'reading', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true],
+        ['id' => 'h', 'craft' => 'read', 'kind' => 'harmony', 'from' => place('tw1-4'), 'to' => place('tw1-5'), 'root' => 'C', 'quality' => 'major-seventh', 'bass' => null],
+        ['id' => 'b', 'craft' => 'read', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true],
     ];
-    $before = $this->postJson("$this->url/reading", planWith($this, []))->json();
-    $after = $this->postJson("$this->url/reading", planWith($this, $marks))->assertOk()->json();
+    $before = $this->postJson("$this->url/answers/read", planWith($this, []))->json();
+    $after = $this->postJson("$this->url/answers/read", planWith($this, $marks))->assertOk()->json();
     $changed = array_values(array_udiff($after['harmonies'], $before['harmonies'], fn (array $a, array $b): int => $a <=> $b));
     expect(array_column($changed, 'name'))->toBe(['Cmaj7/G'])->and($changed[0]['fixed'])->toBeTrue()
         ->and(array_column($after['boundaries'], 'at'))->toContain('13')->and(array_column($before['boundaries'], 'at'))->not->toContain('13');
 
     $this->putJson("$this->url/plan", [...planWith($this, $marks), 'revision' => 1])->assertOk();
     $this->get($this->url)->assertInertia(fn (AssertableInertia $page) => $page->where('score.harmonies.2.name', 'Cmaj7/G'));
-    $this->postJson("$this->url/suggestion", planWith($this, $marks))->assertOk()
-        ->assertJson(fn ($json) => $json->where('plan.marks', fn ($kept): bool => collect($kept)->where('craft', 'reading')->count() === 2)->etc());
+    $this->postJson("$this->url/suggestions/pedal", planWith($this, $marks))->assertOk()
+        ->assertJson(fn ($json) => $json->where('plan.marks', fn ($kept): bool => collect($kept)->where('craft', 'read')->count() === 2)->etc());
 });
 
 it('reads a piece once, and again only when its file is another', function (): void {
@@ -73,8 +73,8 @@ it('reads a piece once, and again only when its file is another', function (): v
     $this->get($this->url)->assertOk();
     expect($readings)->toBe(1);
     $this->get($this->url)->assertOk();
-    $this->postJson("$this->url/reading", planWith($this, [['id' => 'b', 'craft' => 'reading', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true]]))->assertOk();
-    $this->postJson("$this->url/suggestion", planWith($this, []))->assertOk();
+    $this->postJson("$this->url/answers/read", planWith($this, [['id' => 'b', 'craft' => 'read', 'kind' => 'boundary', 'at' => place('tw1-5'), 'begins' => true]]))->assertOk();
+    $this->postJson("$this->url/suggestions/pedal", planWith($this, []))->assertOk();
     expect($readings)->toBe(1);
     Piece::query()->whereKey($this->piece->id)->update(PieceFactory::read((string) file_get_contents(database_path('demo/slow-weather.musicxml'))));
     $this->get($this->url)->assertOk();
@@ -82,11 +82,11 @@ it('reads a piece once, and again only when its file is another', function (): v
 });
 
 it('refuses a chord or a layer that does not exist', function (array $mark): void {
-    $this->postJson("$this->url/reading", planWith($this, [$mark]))->assertUnprocessable();
+    $this->postJson("$this->url/answers/read", planWith($this, [$mark]))->assertUnprocessable();
 })->with([
-    [['id' => 'h', 'craft' => 'reading', 'kind' => 'harmony', 'from' => place('tw1-4'), 'to' => place('tw1-5'), 'root' => 'H', 'quality' => 'major', 'bass' => null]],
-    [['id' => 'l', 'craft' => 'reading', 'kind' => 'layer', 'notes' => ['tw1-2-1'], 'layer' => 'drums']],
-    [['id' => 'l', 'craft' => 'reading', 'kind' => 'hand', 'notes' => [], 'hand' => 'left']],
+    [['id' => 'h', 'craft' => 'read', 'kind' => 'harmony', 'from' => place('tw1-4'), 'to' => place('tw1-5'), 'root' => 'H', 'quality' => 'major', 'bass' => null]],
+    [['id' => 'l', 'craft' => 'read', 'kind' => 'layer', 'notes' => ['tw1-2-1'], 'layer' => 'drums']],
+    [['id' => 'l', 'craft' => 'read', 'kind' => 'hand', 'notes' => [], 'hand' => 'left']],
 ]);
 
 it('shows a new piece as a portrait first, with what limits this student', function (): void {
@@ -103,7 +103,7 @@ it('shows a new piece as a portrait first, with what limits this student', funct
 });
 
 it('reduces the piece, with the teacher\'s chord names, to valid MusicXML', function (): void {
-    $mark = ['id' => 'h', 'craft' => 'reading', 'kind' => 'harmony', 'from' => place('tw1-2'), 'to' => place('tw1-3'), 'root' => 'F#', 'quality' => 'minor', 'bass' => null];
+    $mark = ['id' => 'h', 'craft' => 'read', 'kind' => 'harmony', 'from' => place('tw1-2'), 'to' => place('tw1-3'), 'root' => 'F#', 'quality' => 'minor', 'bass' => null];
     foreach (['blocks', 'outer', 'melody-and-bass'] as $kind) {
         $xml = (string) $this->get("$this->url/reduced/$kind/download.musicxml")->assertOk()
             ->assertHeader('Content-Disposition', 'attachment; filename="lantern-on-the-water-'.['blocks' => 'block-chords', 'outer' => 'outer-notes', 'melody-and-bass' => 'melody-and-bass'][$kind].'.musicxml"')->getContent();

@@ -28,7 +28,7 @@ beforeEach(function (): void {
  */
 function askAbout($test, string $what, array $marks, array $more = []): TestResponse
 {
-    return $test->postJson("/copies/{$test->copy->id}/$what", ['plan' => [...$test->copy->planDocument()->toArray(), 'marks' => $marks], ...$more]);
+    return $test->postJson("/copies/{$test->copy->id}/answers/$what", ['plan' => [...$test->copy->planDocument()->toArray(), 'marks' => $marks], ...$more]);
 }
 
 /**
@@ -70,8 +70,8 @@ it('answers for the bars around an edit without fetching the piece', function (s
 
 it('compares other fingers for a note from the bars around it', function (): void {
     $note = $this->notes[200];
-    $near = withoutTheWhole(fn (): TestResponse => askAbout($this, 'hand/alternatives', [], ['note' => $note->id, 'bars' => ['first' => $note->measure, 'last' => $note->measure]])->assertOk());
-    expect($near->json())->not->toBe([])->and($near->json())->toBe(askAbout($this, 'hand/alternatives', [], ['note' => $note->id])->json());
+    $near = withoutTheWhole(fn (): TestResponse => askAbout($this, 'alternatives', [], ['asked' => ['note' => $note->id], 'bars' => ['first' => $note->measure, 'last' => $note->measure]])->assertOk());
+    expect($near->json())->not->toBe([])->and($near->json())->toBe(askAbout($this, 'alternatives', [], ['asked' => ['note' => $note->id]])->json());
 });
 
 it('measures a stretch of the pedal without fetching the piece', function (): void {
@@ -79,8 +79,8 @@ it('measures a stretch of the pedal without fetching the piece', function (): vo
         'from' => ['measure' => $this->measures[$from]->id, 'offset' => '0'], 'to' => ['measure' => $this->measures[$to]->id, 'offset' => '0']];
     $marks = [$pedal('a', 39, 40), $pedal('b', 40, 41)];
     $at = fn (int $bar): string => (string) $this->measures[$bar]->start;
-    $whole = askAbout($this, 'examination', $marks)->assertOk()->json();
-    $some = withoutTheWhole(fn (): TestResponse => askAbout($this, 'examination', $marks, ['from' => $at(40), 'to' => $at(41)])->assertOk())->json();
+    $whole = askAbout($this, 'pedal', $marks)->assertOk()->json();
+    $some = withoutTheWhole(fn (): TestResponse => askAbout($this, 'pedal', $marks, ['bars' => ['first' => 40, 'last' => 40]])->assertOk())->json();
     expect($some['spans'])->toBe($whole['spans'])->and($some['from'])->toBe($at(39))->and($some['to'])->toBe($at(41))
         ->and($some['blur'])->toBe(array_values(array_filter($whole['blur'], fn (array $point): bool => in_array($point, $some['blur'], true))))
         ->and(count($some['blur']))->toBeLessThan(count($whole['blur']));

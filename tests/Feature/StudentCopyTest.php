@@ -21,7 +21,7 @@ beforeEach(function (): void {
 
 function suggestedPlan($test): array
 {
-    return $test->postJson("$test->url/suggestion", ['plan' => $test->copy->planDocument()->toArray()])->assertOk()->json();
+    return $test->postJson("$test->url/suggestions/pedal", ['plan' => $test->copy->planDocument()->toArray()])->assertOk()->json();
 }
 
 it('gives each student a copy of her own of a shared score', function (): void {
@@ -34,14 +34,14 @@ it('gives each student a copy of her own of a shared score', function (): void {
 it('opens the desk with the score, its harmonies and what is measured', function (): void {
     $this->get($this->url)->assertOk()->assertInertia(fn (AssertableInertia $page) => $page->component('Desk')
         ->where('student.half_pedal', false)->has('score.measures', 25)->where('score.moments.0.at', '0')
-        ->where('score.harmonies.1.name', 'Bm')->where('examination.spans', [])->where('plan.marks', []));
+        ->where('score.harmonies.1.name', 'Bm')->where('plan.marks', []));
 });
 
 it('answers with documents that match the published schemas', function (): void {
     $answer = suggestedPlan($this);
     $validate = fn (string $schema, array $data): bool => (new Validator)->validate(json_decode((string) json_encode($data)), (string) file_get_contents(base_path("schemas/$schema.schema.json")))->isValid();
 
-    expect($validate('plan', $answer['plan']))->toBeTrue()->and($validate('examination', $answer['examination']))->toBeTrue()
+    expect($validate('plan', $answer['plan']))->toBeTrue()->and($validate('pedal', $answer['answer']))->toBeTrue()
         ->and(count($answer['plan']['marks']))->toBeGreaterThan(20)
         ->and(array_unique(array_column($answer['plan']['marks'], 'depth')))->toBe(['full']);
 });
@@ -68,11 +68,11 @@ it('refuses a plan that does not match its schema', function (mixed $plan): void
 
 it('measures only the stretch that is asked for', function (): void {
     $plan = suggestedPlan($this)['plan'];
-    $all = $this->postJson("$this->url/examination", ['plan' => $plan])->assertOk()->json();
-    $some = $this->postJson("$this->url/examination", ['plan' => $plan, 'from' => '20', 'to' => '22'])->assertOk()->json();
+    $all = $this->postJson("$this->url/answers/pedal", ['plan' => $plan])->assertOk()->json();
+    $some = $this->postJson("$this->url/answers/pedal", ['plan' => $plan, 'bars' => ['first' => 5, 'last' => 5]])->assertOk()->json();
     expect(count($some['spans']))->toBeLessThan(count($all['spans']))->and($some['spans'])->not->toBe([])
         ->and($all['spans'])->toContain($some['spans'][0]);
-    $this->postJson("$this->url/examination", ['plan' => $plan, 'from' => 'x'])->assertUnprocessable();
+    $this->postJson("$this->url/answers/pedal", ['plan' => $plan, 'bars' => 'x'])->assertUnprocessable();
 });
 
 it('hands out the copy in open formats', function (string $format, string $type, string $begins): void {
@@ -83,13 +83,13 @@ it('hands out the copy in open formats', function (string $format, string $type,
         ->and($response->headers->get('Content-Disposition'))->toMatch('/filename="lantern-on-the-water-[a-z-]+\.'.$format.'"/');
 })->with([
     ['musicxml', 'application/vnd.recordare.musicxml+xml', '<?xml'], ['mxl', 'application/vnd.recordare.musicxml', 'PK'],
-    ['mid', 'audio/midi', 'MThd'], ['json', 'application/json', '{"format":"tarnwind-plan/1"'],
+    ['mid', 'audio/midi', 'MThd'], ['json', 'application/json', '{"format":"tarnwind-plan/2"'],
 ]);
 
 it('says how the piece is counted, as the published schema has it', function (): void {
-    $counting = $this->getJson("$this->url/counting?subdivision=2&tempo=60")->assertOk();
-    $valid = (new Validator)->validate(json_decode((string) $counting->getContent()), (string) file_get_contents(base_path('schemas/counting.schema.json')))->isValid();
+    $counting = $this->postJson("$this->url/answers/count", ['plan' => [...$this->copy->planDocument()->toArray(), 'tempo' => 60], 'asked' => ['subdivision' => 2]])->assertOk();
+    $valid = (new Validator)->validate(json_decode((string) $counting->getContent()), (string) file_get_contents(base_path('schemas/count.schema.json')))->isValid();
 
     expect($valid)->toBeTrue()->and($counting->json('bars.1.spoken'))->toBe('1 & 2 & 3 & 4 &')->and($counting->json('hazards.0.kind'))->toBe('up-beat');
-    $this->getJson("$this->url/counting?subdivision=5")->assertUnprocessable();
+    $this->postJson("$this->url/answers/count", ['plan' => $this->copy->planDocument()->toArray(), 'asked' => ['subdivision' => 5]])->assertUnprocessable();
 });

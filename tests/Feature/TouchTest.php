@@ -26,17 +26,17 @@ function withTouch($test, array $notes, string $articulation, array $more = []):
 
 it('answers with key lengths that match the published schema', function (): void {
     $note = $this->piece->score()->notes[1];
-    $ask = fn (array $plan): TestResponse => $this->postJson("$this->url/touch", ['plan' => $plan])->assertOk();
+    $ask = fn (array $plan): TestResponse => $this->postJson("$this->url/answers/touch", ['plan' => $plan])->assertOk();
     $answer = $ask(withTouch($this, [$note->id], 'staccato'));
     $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/touch.schema.json')));
     $byNote = array_column($answer->json('lengths'), null, 'note');
     expect($result->isValid())->toBeTrue()->and($byNote[$note->id]['own'])->toBeTrue()->and($byNote[$note->id]['articulation'])->toBe('staccato')
         ->and($byNote[$note->id]['left'] - $byNote[$note->id]['at'])->toEqualWithDelta($note->duration->toFloat() / 2, 0.001);
 
-    $lyrical = $ask(withTouch($this, [$note->id], 'staccato', ['touch' => 'lyrical']))->json('lengths');
+    $lyrical = $ask(withTouch($this, [$note->id], 'staccato', ['settings' => ['touch' => ['style' => 'lyrical']]]))->json('lengths');
     expect($lyrical)->not->toBe($answer->json('lengths'));
-    $this->postJson("$this->url/touch", ['plan' => withTouch($this, [$note->id], 'loud')])->assertUnprocessable();
-    $this->actingAs(User::factory()->create())->postJson("$this->url/touch", ['plan' => withTouch($this, [$note->id], 'staccato')])->assertForbidden();
+    $this->postJson("$this->url/answers/touch", ['plan' => withTouch($this, [$note->id], 'loud')])->assertUnprocessable();
+    $this->actingAs(User::factory()->create())->postJson("$this->url/answers/touch", ['plan' => withTouch($this, [$note->id], 'staccato')])->assertForbidden();
 });
 
 it('hands the touch out: signs in the score, lengths in MIDI', function (): void {
@@ -63,12 +63,12 @@ it('plays and hands out slurs, holds, octaves and gestures', function (): void {
     $slur = $score->slurs[0];
     $note = array_values(array_filter($score->notes, fn ($one): bool => $one->staff === 2))[0];
     $place = ['measure' => $score->measures[2]->id, 'offset' => '0'];
-    $plan = [...$this->copy->planDocument()->toArray(), 'touch' => 'lyrical', 'lengths' => ['overlap' => 15], 'marks' => [
+    $plan = [...$this->copy->planDocument()->toArray(), 'settings' => ['touch' => ['style' => 'lyrical', 'lengths' => ['overlap' => 15]]], 'marks' => [
         ['id' => 'a', 'craft' => 'touch', 'kind' => 'slur', 'from' => $slur->from, 'to' => $slur->to, 'drawn' => false],
         ['id' => 'b', 'craft' => 'touch', 'kind' => 'hold', 'note' => $note->id, 'until' => $place],
         ['id' => 'c', 'craft' => 'touch', 'kind' => 'gesture', 'at' => $place, 'text' => 'wrist rises'],
     ]];
-    $answer = $this->postJson("$this->url/touch", ['plan' => $plan])->assertOk();
+    $answer = $this->postJson("$this->url/answers/touch", ['plan' => $plan])->assertOk();
     $result = (new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/touch.schema.json')));
     expect($result->isValid())->toBeTrue()->and($answer->json('slurs'))->toHaveCount(count($score->slurs) - 1)->and((float) $answer->json('style.overlap'))->toBe(15.0);
     $held = array_column($answer->json('lengths'), null, 'note')[$note->id];
@@ -79,6 +79,6 @@ it('plays and hands out slurs, holds, octaves and gestures', function (): void {
     $own = (string) file_get_contents(database_path('demo/lantern-on-the-water.musicxml'));
     expect(substr_count($xml, '<slur '))->toBe(substr_count($own, '<slur ') - 2)->and($xml)->toContain('wrist rises')->toContain('keep ');
     // The pedal is measured on what is played: the texture follows the hold.
-    $this->postJson("$this->url/examination", ['plan' => $plan])->assertOk();
+    $this->postJson("$this->url/answers/pedal", ['plan' => $plan])->assertOk();
     $this->get($this->url)->assertOk();
 });

@@ -100,16 +100,16 @@ it('answers as before', function (string $path): void {
     $swung = [...$plan, 'touch' => 'swing', 'fingering' => 'figure'];
     foreach (['full' => $plan, 'swung' => $swung] as $kind => $document) {
         $post = fn (string $path, array $more = []): string => (string) $this->postJson("/copies/$copy->id/$path", ['plan' => $document, ...$more])->assertOk()->getContent();
-        golden("$name/$kind.hand", $post('hand'));
-        golden("$name/$kind.hand-bars", $post('hand', ['bars' => $bars]));
-        golden("$name/$kind.alternatives", $post('hand/alternatives', ['note' => $note->id]));
-        golden("$name/$kind.touch", $post('touch'));
-        golden("$name/$kind.touch-bars", $post('touch', ['bars' => $bars]));
-        golden("$name/$kind.reading", $post('reading'));
-        golden("$name/$kind.examination", $post('examination'));
-        golden("$name/$kind.suggestion", $post('suggestion'));
+        golden("$name/$kind.hand", $post('answers/hand'));
+        golden("$name/$kind.hand-bars", $post('answers/hand', ['bars' => $bars]));
+        golden("$name/$kind.alternatives", $post('answers/alternatives', ['asked' => ['note' => $note->id]]));
+        golden("$name/$kind.touch", $post('answers/touch'));
+        golden("$name/$kind.touch-bars", $post('answers/touch', ['bars' => $bars]));
+        golden("$name/$kind.reading", $post('answers/read'));
+        golden("$name/$kind.counting", $post('answers/count'));
+        golden("$name/$kind.examination", $post('answers/pedal'));
+        golden("$name/$kind.suggestion", $post('suggestions/pedal'));
     }
-    golden("$name/counting", (string) $this->getJson("/copies/$copy->id/counting?tempo=72")->assertOk()->getContent());
     foreach (['print/engraving', 'download.musicxml', 'download.mid', 'reduced/outer/engraving', 'reduced/melody-and-bass/engraving', 'reduced/blocks/engraving', 'engraving'] as $file) {
         golden("$name/".str_replace('/', '-', $file), (string) $this->get("/copies/$copy->id/$file")->assertOk()->getContent());
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
+use Tarnwind\Core\Notation\MusicXml\Document;
 
 final class ExportCommand extends Command
 {
@@ -22,12 +24,12 @@ final class ExportCommand extends Command
         return $this->attempt(function (): void {
             $document = $this->document();
             $score = $this->score($document);
-            $copy = new MarkedCopy($document, $score, $this->plan($score));
+            $copy = new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $this->plan($score)), Crafts::registry()->writers());
             $bytes = match ($this->option('to')) {
                 'musicxml' => $copy->toMusicXml(),
                 'mxl' => $copy->toMxl(),
                 'midi' => $copy->toMidi(),
-                'json' => $copy->plan->toJson()."\n",
+                'json' => $copy->performance->plan->toJson()."\n",
                 default => throw new InvalidOption('A score can be written to musicxml, mxl, midi or json.'),
             };
             if (@file_put_contents((string) $this->argument('out'), $bytes) === false) {

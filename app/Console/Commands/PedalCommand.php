@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
-use Tarnwind\Core\Handout\Preparation;
-use Tarnwind\Core\Pedal\Examiner;
-use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Pedal\PedalCraft;
 
 final class PedalCommand extends Command
 {
@@ -23,13 +22,11 @@ final class PedalCommand extends Command
     {
         return $this->attempt(function (): void {
             $school = $this->school();
-            $preparation = Preparation::of($this->score($this->document()), $this->tempo());
-            $decay = Instrument::ConcertGrand->decay();
-            $spans = $preparation->suggest($school, $decay);
+            $score = $this->score($this->document());
+            $performance = Crafts::registry()->performance($score, $this->suggested($score, $school, $this->tempo()));
             $this->print([
-                'school' => $school->value,
-                'quarters_per_minute' => $preparation->texture->tempo->quartersPerMinute(),
-                ...Examiner::examine($preparation->texture, $spans, $decay)->toArray(),
+                'school' => $school->value, 'quarters_per_minute' => $performance->tempo()->quartersPerMinute(),
+                ...Crafts::registry()->answer(PedalCraft::NAME, $performance),
             ]);
         });
     }

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Tarnwind\Core\Handout\Preparation;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Sound\Instrument;
 
 /**
  * The option that gives a plan; without it the suggestion of the school is taken.
@@ -20,11 +19,9 @@ trait ReadsPlan
     {
         $path = $this->option('plan');
         if (is_string($path)) {
-            return Plan::fromJson($this->contents($path));
+            return Crafts::registry()->plans->read($this->contents($path));
         }
-        $school = $this->school();
-        $spans = Preparation::of($score)->suggest($school, Instrument::ConcertGrand->decay());
 
-        return Plan::fresh($score)->withSuggestion($score, $school, $spans);
+        return $this->suggested($score, $this->school());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Rendition\Renderer;
 
 final class RenderCommand extends Command
@@ -21,10 +22,7 @@ final class RenderCommand extends Command
     {
         return $this->attempt(function (): void {
             $score = $this->score($this->document());
-            $plan = $this->plan($score);
-            $played = $plan->played($score);
-            $tempo = $plan->tempoMap($played);
-            $this->print(Renderer::render($played, $plan->spans($played->measures), $tempo, $plan->keyLengths($played, $tempo))->toArray());
+            $this->print(Renderer::play(Crafts::registry()->performance($score, $this->plan($score)))->toArray());
         });
     }
 }

@@ -9,7 +9,9 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
 use Inertia\Response as Page;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
+use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Words\BarNote;
 
@@ -60,13 +62,13 @@ final class MarkedCopyController
         return response(match ($format) {
             'mxl' => $marked->toMxl(),
             'mid' => $marked->toMidi(),
-            'json' => $marked->plan->toJson(),
+            'json' => $marked->performance->plan->toJson(),
             default => $marked->toMusicXml(),
         }, 200, ['Content-Type' => self::TYPES[$format], 'Content-Disposition' => "attachment; filename=\"$name.$format\""]);
     }
 
     private function markedCopy(StudentCopy $copy): MarkedCopy
     {
-        return new MarkedCopy($copy->piece->document(), $copy->piece->score(), $copy->planDocument());
+        return new MarkedCopy(fn (): Document => $copy->piece->document(), $copy->performance(), Crafts::registry()->writers());
     }
 }

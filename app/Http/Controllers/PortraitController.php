@@ -17,15 +17,15 @@ final class PortraitController
 {
     public function __invoke(StudentCopy $copy): Page
     {
-        $plan = $copy->planDocument();
-        [$score, $reading] = $copy->piece->readFor($plan);
+        $performance = $copy->performance();
+        $score = $performance->written;
 
         return Inertia::render('Portrait', [
             'copy' => ['id' => $copy->id, 'title' => $copy->piece->title],
             'student' => $copy->student->name,
             'summary' => $copy->piece->summary,
             'numbers' => array_map(fn (Measure $measure): string => $measure->number, $score->measures),
-            'portrait' => Portrait::of($score, $reading, $plan->tempoMap($score), $copy->student->rates())->toArray(),
+            'portrait' => Portrait::of($score, $performance->reading(), $performance->tempo(), $performance->student->rates)->toArray(),
         ]);
     }
 }

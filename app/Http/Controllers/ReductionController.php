@@ -33,10 +33,10 @@ final class ReductionController
 
     public function engraving(StudentCopy $copy, Reduced $reduced): Response
     {
-        [$score, $reading] = $copy->piece->readFor($copy->planDocument());
+        $performance = $copy->performance();
 
         return response(
-            $reduced->write($copy->piece->document(), $score, $reading), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
+            $reduced->write($copy->piece->document(), $performance->written, $performance->reading()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
         );
     }
 

@@ -14,7 +14,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Inertia\Inertia;
 use Inertia\Response as Page;
-use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Crafts;
 
 /**
  * A student's copy of a piece: the desk and its plan.
@@ -26,7 +26,7 @@ final class StudentCopyController
         $piece = Piece::query()->findOrFail($request->integer('piece_id'));
         $copy = StudentCopy::query()->firstOrCreate(
             ['student_id' => $request->integer('student_id'), 'piece_id' => $piece->id],
-            ['plan' => Plan::fresh($piece->score())->toJson(), 'revision' => 1],
+            ['plan' => Crafts::registry()->freshPlan($piece->score())->toJson(), 'revision' => 1],
         );
 
         return redirect()->route($copy->wasRecentlyCreated ? 'copies.portrait' : 'copies.show', $copy);

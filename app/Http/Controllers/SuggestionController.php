@@ -6,25 +6,22 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
+use App\Support\Performances;
 use Illuminate\Http\JsonResponse;
-use Tarnwind\Core\Pedal\Examiner;
+use Tarnwind\Core\Crafts;
 
 /**
- * A plan with its school's suggestion in it, around the teacher's own marks; nothing is saved.
+ * A plan with what a craft suggests in it, around the teacher's own marks, and what the craft says of that; nothing is
+ * saved.
  */
 final class SuggestionController
 {
-    public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
+    public function __invoke(PlanRequest $request, StudentCopy $copy, string $craft): JsonResponse
     {
-        $plan = $request->plan();
-        $decay = $copy->student->instrument->decay();
-        $preparation = $copy->piece->preparation($plan, $copy->student->hands());
-        $suggested = $preparation->suggest($plan->school, $decay, $copy->student->half_pedal);
-        $plan = $plan->withSuggestion($preparation->score, $plan->school, $suggested);
+        $suggestion = Crafts::registry()->suggestion($craft) ?? abort(404);
+        $performances = new Performances($copy);
+        $plan = $suggestion->suggest($performances->of($request->plan()));
 
-        return response()->json([
-            'plan' => $plan->toArray(),
-            'examination' => Examiner::examine($preparation->texture, $plan->spans($preparation->score->measures), $decay)->toArray(),
-        ]);
+        return response()->json(['plan' => $plan->toArray(), 'answer' => Crafts::registry()->answer($craft, $performances->of($plan))]);
     }
 }

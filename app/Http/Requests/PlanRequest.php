@@ -7,10 +7,11 @@ namespace App\Http\Requests;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use stdClass;
+use Tarnwind\Core\Craft\Asked;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Bars;
-use Tarnwind\Core\Score\Fraction;
 
 /**
  * A plan document, with what is to be done with it.
@@ -25,12 +26,11 @@ final class PlanRequest extends FormRequest
         return [
             'plan' => ['required', 'array'],
             'revision' => ['sometimes', 'integer', 'min:1'],
-            'note' => ['sometimes', 'string', 'max:100'],
             'bars' => ['nullable', 'array:first,last'],
             'bars.first' => ['required_with:bars', 'integer', 'min:0', 'max:100000'],
             'bars.last' => ['required_with:bars', 'integer', 'gte:bars.first', 'max:100000'],
-            'from' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
-            'to' => ['nullable', 'regex:#^\d{1,9}(/[1-9]\d{0,8})?$#'],
+            'asked' => ['sometimes', 'array', 'max:8'],
+            'asked.*' => ['nullable', 'max:100'],
         ];
     }
 
@@ -42,24 +42,20 @@ final class PlanRequest extends FormRequest
     public function plan(): Plan
     {
         $body = json_decode((string) $this->getContent());
-        $plan = $body instanceof stdClass ? ($body->plan ?? null) : null;
         try {
-            return Plan::fromJson(json_encode($plan, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+            return Crafts::registry()->plans->checked($body instanceof stdClass ? $body->plan ?? null : null);
         } catch (InvalidPlan $error) {
             throw ValidationException::withMessages(['plan' => $error->getMessage()]);
         }
     }
 
     /**
-     * The bars that were edited, by index; null for all.
+     * What is asked beside the plan.
      */
-    public function bars(): ?Bars
+    public function asked(): Asked
     {
-        return $this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null;
-    }
+        $more = array_filter((array) $this->input('asked', []), fn (mixed $value, int|string $name): bool => is_string($name) && (is_string($value) || is_int($value)), ARRAY_FILTER_USE_BOTH);
 
-    public function place(string $name): ?Fraction
-    {
-        return $this->filled($name) ? Fraction::parse($this->string($name)->toString()) : null;
+        return new Asked($this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null, $more);
     }
 }

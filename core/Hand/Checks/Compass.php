@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Action;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Score\Note;
 
@@ -43,10 +45,10 @@ final class Compass
         $with = array_filter($task->score->notes, fn (Note $other): bool => $other->onset->equals($notes[0]->onset) && $other->midi === $notes[0]->midi + 12 * $octaves);
         $doubled = $with === [] ? '' : ', which is struck with it: the octave becomes one note';
 
-        return new Finding(
-            FindingKind::OffTheKeyboard, Severity::Serious, $notes,
+        return Finding::about(
+            $notes, FindingKind::OffTheKeyboard, Severity::Serious, count($notes), 0, Unit::Notes,
             $notes[0]->inWords()." is not on this piano$times: play $there, the ".($octaves > 0 ? 'lowest' : 'highest')." key of that name$doubled.",
-            new Remedy('octave', array_map(fn (Note $note): string => $note->id, $notes), sprintf('%+d', $octaves), 'Play '.$notes[0]->inWords()." as $there"),
+            new Remedy(Action::Octave, 'Play '.$notes[0]->inWords()." as $there", array_map(fn (Note $note): string => $note->id, $notes), sprintf('%+d', $octaves)),
         );
     }
 }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Action;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
-use Tarnwind\Core\Hand\Remedy;
+use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
 
@@ -43,8 +46,8 @@ final class Joining
         $span = Spans::opened($from, $to, $hand->outwards() * ($joint->to->midi - $joint->from->midi));
         $comfortable = (new Spans($task->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
 
-        return $span <= $comfortable ? null : new Finding(
-            FindingKind::Stretch, Severity::Hint, [$joint->from, $joint->to],
+        return $span <= $comfortable ? null : Finding::about(
+            [$joint->from, $joint->to], FindingKind::Stretch, Severity::Hint, $span, $comfortable, Unit::Semitones,
             sprintf('%d–%d opens %d semitones from %s to %s; comfortable are %d. Let the wrist follow, do not force it.', $from, $to, $span, $joint->from->inWords(), $joint->to->inWords(), (int) floor($comfortable)),
             $task->fingering->freeing($joint->from, $joint->to),
         );
@@ -54,9 +57,9 @@ final class Joining
     {
         $finger = $task->fingering->notes[$joint->from->id]->finger;
 
-        return new Finding(
-            FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason; change silently to $joint->changeTo, and the fingers join."),
-            new Remedy('finger', [$joint->from->id], "$finger-$joint->changeTo", "Change to $joint->changeTo on ".$joint->from->inWords()),
+        return self::unjoined(
+            $task, $joint, Severity::Hint, "; change silently to $joint->changeTo, and the fingers join.",
+            new Remedy(Action::Finger, "Change to $joint->changeTo on ".$joint->from->inWords(), [$joint->from->id], "$finger-$joint->changeTo"),
         );
     }
 
@@ -65,11 +68,23 @@ final class Joining
         $two = $joint->from->inWords().' and '.$joint->to->inWords();
 
         if ($task->pedal === []) {
-            return new Finding(FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason: only the pedal will join $two."));
+            return self::unjoined($task, $joint, Severity::Hint, ": only the pedal will join $two.");
         }
 
         return $task->pedalInto($joint->to->onset) === null
-            ? new Finding(FindingKind::Unjoined, Severity::Warning, [$joint->from, $joint->to], ucfirst("$joint->reason, and no pedal goes over: the slur breaks between $two."))
-            : new Finding(FindingKind::Unjoined, Severity::Hint, [$joint->from, $joint->to], ucfirst("$joint->reason: the pedal must join $two, as planned."));
+            ? self::unjoined($task, $joint, Severity::Warning, ", and no pedal goes over: the slur breaks between $two.")
+            : self::unjoined($task, $joint, Severity::Hint, ": the pedal must join $two, as planned.");
+    }
+
+    /**
+     * Measured by the time there is for a silent change.
+     *
+     * @param  string  $what  after the reason why fingers do not join
+     */
+    private static function unjoined(Task $task, Joint $joint, Severity $severity, string $what, ?Remedy $remedy = null): Finding
+    {
+        $time = $task->tempo->seconds($joint->to->onset) - $task->tempo->seconds($joint->from->onset);
+
+        return Finding::about([$joint->from, $joint->to], FindingKind::Unjoined, $severity, $time, Joints::CHANGE_SECONDS, Unit::Seconds, ucfirst($joint->reason.$what), $remedy);
     }
 }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Score\Note;
 
 /**
@@ -46,11 +47,14 @@ final class LettingGo
         $offer = $task->redistribution()->offer($next);
         $help = $offer === null ? '' : "; {$offer->inWords()}";
 
+        $held = $task->tempo->seconds($next->onset) - $task->tempo->seconds($note->onset);
+        $written = $task->tempo->seconds($note->end()) - $task->tempo->seconds($note->onset);
+
         return $span === null
-            ? new Finding(FindingKind::LetGo, Severity::Hint, [$note, $next], "It cannot be held to its end, $where: the pedal must have caught it before, and none is planned$help.", $offer?->remedy())
-            : new Finding(
-                FindingKind::LetGo, Severity::Warning, [$note, $next],
-                sprintf('It cannot be held to its end: %s just as the foot changes, and the foot catches only about %d ms later%s.', $where, 1000 * Renderer::DOWN_AFTER, $help), $offer?->remedy(),
+            ? Finding::about([$note, $next], FindingKind::LetGo, Severity::Hint, $held, $written, Unit::Seconds, "It cannot be held to its end, $where: the pedal must have caught it before, and none is planned$help.", $offer?->remedy())
+            : Finding::about(
+                [$note, $next], FindingKind::LetGo, Severity::Warning, $held, $written, Unit::Seconds,
+                sprintf('It cannot be held to its end: %s just as the foot changes, and the foot catches only about %d ms later%s.', $where, 1000 * FootTiming::DOWN_AFTER, $help), $offer?->remedy(),
             );
     }
 }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Leap;
@@ -37,7 +38,7 @@ final class Moves
                 if ($leap === null) {
                     $findings[] = self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
                 } else {
-                    $leaps[$leap->notes[0]->measure][] = $leap;
+                    $leaps[$leap->measure][] = $leap;
                 }
             }
             $findings = [...$findings, ...array_map(self::oneOf(...), array_values($leaps))];
@@ -56,9 +57,7 @@ final class Moves
         $more = count($leaps) - 1;
         $first = $leaps[0];
 
-        return $more === 0 ? $first : new Finding(
-            $first->kind, $first->severity, $first->notes, $first->reason.($more === 1 ? ' Another such leap follows in this bar.' : " $more more such leaps follow in this bar."), $first->remedy,
-        );
+        return $more === 0 ? $first : $first->saying($first->reason.($more === 1 ? ' Another such leap follows in this bar.' : " $more more such leaps follow in this bar."));
     }
 
     /**
@@ -79,8 +78,8 @@ final class Moves
             $help = $offer->inWords().($offer->refusal === null ? '' : "; $help");
         }
 
-        return new Finding(
-            FindingKind::Leap, $time < $leap->seconds() ? Severity::Warning : Severity::Hint, $struck,
+        return Finding::about(
+            $struck, FindingKind::Leap, $time < $leap->seconds() ? Severity::Warning : Severity::Hint, $time, $leap->seconds(), Unit::Seconds,
             sprintf('The %s hand has %.2f s to get to %s, %d semitones away, and takes about %.2f s: %s.', $hand->value, $time, $struck[0]->inWords(), (int) round($leap->semitones), $leap->seconds(), $help),
             $offer?->remedy(),
         );
@@ -102,10 +101,10 @@ final class Moves
         $span = Spans::opened($fingers[0], $next[0], $to->keys[0] - $from->keys[0]);
         $thumbOnBlack = $to->black[0] !== $from->black[0] && ($fingers[0] === 1 ? $from->black[0] : $to->black[0]);
 
-        return $span < 0 ? self::crossing($task, $note, $following, $lower, $higher, $thumbOnBlack) : null;
+        return $span < 0 ? self::crossing($task, $note, $following, $lower, $higher, $thumbOnBlack, $span) : null;
     }
 
-    private static function crossing(Task $task, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack): ?Finding
+    private static function crossing(Task $task, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack, int $span): ?Finding
     {
         $what = match (true) {
             $lower > 1 => "$higher and $lower cross each other",
@@ -114,8 +113,8 @@ final class Moves
             default => null,
         };
 
-        return $what === null ? null : new Finding(
-            FindingKind::Crossing, Severity::Hint, [$note, $following], 'From '.$note->inWords().' to '.$following->inWords()." $what.", $task->fingering->freeing($note, $following),
+        return $what === null ? null : Finding::about(
+            [$note, $following], FindingKind::Crossing, Severity::Hint, $span, 0, Unit::Semitones, 'From '.$note->inWords().' to '.$following->inWords()." $what.", $task->fingering->freeing($note, $following),
         );
     }
 }

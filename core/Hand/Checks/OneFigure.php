@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Action;
 use Tarnwind\Core\Hand\Figures;
-use Tarnwind\Core\Hand\Finding;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
 
 /**
@@ -28,9 +30,9 @@ final class OneFigure
                 $there = $task->fingering->notes[$earlier->id];
                 if ($here->finger !== $there->finger) {
                     $number = $task->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
-                    $findings[] = new Finding(
-                        FindingKind::TwoWays, Severity::Hint, [$later], "The figure of bar $number has other fingers here: $here->finger on ".$later->inWords().", $there->finger there.",
-                        new Remedy('finger', [$later->id], (string) $there->finger, "$there->finger on ".$later->inWords().' here too'),
+                    $findings[] = Finding::about(
+                        [$later], FindingKind::TwoWays, Severity::Hint, 2, 1, Unit::Fingerings, "The figure of bar $number has other fingers here: $here->finger on ".$later->inWords().", $there->finger there.",
+                        new Remedy(Action::Finger, "$there->finger on ".$later->inWords().' here too', [$later->id], (string) $there->finger),
                     );
                     break;
                 }

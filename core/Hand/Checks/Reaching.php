@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\FingerPlanner;
 use Tarnwind\Core\Hand\Grip;
-use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
@@ -59,8 +60,8 @@ final class Reaching
         $isBeyond = $span > $reach->largest;
         [$words, $remedy] = self::help($task, $struck);
 
-        return new Finding(
-            FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $struck,
+        return Finding::about(
+            $struck, FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $span, $isBeyond ? $reach->largest : $reach->comfortable, Unit::Semitones,
             $ends[0]->inWords().' to '.$ends[1]->inWords().' is '.self::interval($span).', '.($isBeyond ? 'beyond the largest reach' : 'beyond the comfortable reach')." of this $hand->value hand ("
             .self::interval($isBeyond ? $reach->largest : $reach->comfortable)."): $words. Do not force the span.",
             $remedy,
@@ -121,8 +122,8 @@ final class Reaching
             return null;
         }
 
-        return new Finding(
-            FindingKind::Stretch, Severity::Warning, $struck,
+        return Finding::about(
+            $struck, FindingKind::Stretch, Severity::Warning, $grip->span(), $task->hands->reach($hand)->largest, Unit::Semitones,
             'The fingers '.implode(' ', $fingers)." do not lie on these keys with this $hand->value hand.",
             $task->fingering->freeing(...$struck),
         );

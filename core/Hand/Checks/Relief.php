@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Action;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
-use Tarnwind\Core\Hand\Remedy;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Bars;
@@ -46,7 +48,7 @@ final class Relief
         foreach (Hand::cases() as $hand) {
             $offered = [];
             foreach ($near as $finding) {
-                if ($finding->remedy?->action === 'hand' && $finding->remedy->value === $hand->value) {
+                if ($finding->remedy?->action === Action::Hand && $finding->remedy->value === $hand->value) {
                     $offered[$finding->remedy->notes[0]] = $byId[$finding->remedy->notes[0]];
                 }
             }
@@ -94,12 +96,12 @@ final class Relief
         $names = implode(', ', array_slice($all, 0, self::NAMED)).(count($all) > self::NAMED ? ' and so on' : '');
         $where = $bars->first === $bars->last ? "In bar {$measures[$bars->first]->number}" : "In bars {$measures[$bars->first]->number} to {$measures[$bars->last]->number}";
 
-        return new Finding(
-            FindingKind::Relief, Severity::Hint, $notes,
+        return Finding::about(
+            $notes, FindingKind::Relief, Severity::Hint, $after, $before, Unit::Findings,
             sprintf('%s the %s hand can take %d notes (%s): of %d findings there %s.', $where, $hand->value, count($notes), $names, $before, match ($after) {
                 0 => 'none is left', 1 => 'one is left', default => "$after are left"
             }),
-            new Remedy('hand', array_map(fn (Note $note): string => $note->id, $notes), $hand->value, 'All '.count($notes)." to the $hand->value hand"),
+            new Remedy(Action::Hand, 'All '.count($notes)." to the $hand->value hand", array_map(fn (Note $note): string => $note->id, $notes), $hand->value),
         );
     }
 
@@ -108,6 +110,6 @@ final class Relief
      */
     private static function count(Task $task, Bars $bars): int
     {
-        return count($bars->of(Findings::near($task, $task->joints()), fn (Finding $finding): int => $finding->notes[0]->measure));
+        return count($bars->of(Findings::near($task, $task->joints()), fn (Finding $finding): int => $finding->measure));
     }
 }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Touch\KeyLengths;
+use Tarnwind\Core\Performance\KeyLength;
 
 /**
  * Keys that one hand strikes while the other still holds them, and how early they must be left.
@@ -27,9 +28,9 @@ final class SharedKeys
             }
             $before = $held[$note->midi] ?? null;
             if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $task->reading->hands[$before->id] !== $task->reading->hands[$note->id]) {
-                $early = 1000 * ($task->tempo->seconds($before->end()) - $task->tempo->seconds($note->onset) + KeyLengths::KEY_RISES);
-                $findings[] = new Finding(
-                    FindingKind::SharedKey, Severity::Warning, [$note, $before],
+                $early = 1000 * ($task->tempo->seconds($before->end()) - $task->tempo->seconds($note->onset) + KeyLength::KEY_RISES);
+                $findings[] = Finding::about(
+                    [$note, $before], FindingKind::SharedKey, Severity::Warning, round($early), 0, Unit::Milliseconds,
                     sprintf('Both hands want %s: the %s hand must leave it %d ms before its written end, or the key does not speak.', $note->inWords(), $task->reading->hands[$before->id]->value, round($early)),
                 );
             }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Score\Mark;
@@ -38,8 +39,8 @@ final class SoftPedalMarks
         $note = array_values($notes)[0] ?? null;
         $what = $task->piano->softPedal === SoftPedal::None ? 'has no soft pedal' : 'hardly changes with the soft pedal';
 
-        return $note === null ? null : new Finding(
-            FindingKind::SoftPedal, Severity::Hint, [$note], "“{$mark->value}”: this piano $what. Play a grade softer, with the key half way down, and let the colour come from the fingers.",
+        return $note === null ? null : Finding::about(
+            [$note], FindingKind::SoftPedal, Severity::Hint, 1, 0, Unit::Marks, "“{$mark->value}”: this piano $what. Play a grade softer, with the key half way down, and let the colour come from the fingers.",
         );
     }
 }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hand\Checks;
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
@@ -56,8 +57,8 @@ final class Strain
                 continue;
             }
             if (count($run) >= $most) {
-                $findings[] = new Finding(
-                    FindingKind::Strain, Severity::Warning, [$run[0]->notes[0]],
+                $findings[] = Finding::about(
+                    [$run[0]->notes[0]], FindingKind::Strain, Severity::Warning, count($run), $most, Unit::Strokes,
                     count($run).($wide < self::WIDE ? ' chords as wide as this' : ' octaves or wider chords in the')." $hand->value hand".($wide < self::WIDE ? ' opens in comfort,' : '').' without a pause: '.self::CAUTION,
                 );
             }
@@ -75,7 +76,7 @@ final class Strain
         $findings = [];
         foreach ($task->evenPassages() as $passage) {
             if ($passage->oneKey && count($passage->notes) >= self::STROKES * $task->piano->action->endurance() && $passage->rate >= self::QUICK_STROKES) {
-                $findings[] = new Finding(FindingKind::Strain, Severity::Warning, [$passage->notes[0]], sprintf(
+                $findings[] = Finding::about([$passage->notes[0]], FindingKind::Strain, Severity::Warning, count($passage->notes), self::STROKES * $task->piano->action->endurance(), Unit::Strokes, sprintf(
                     'One key %d times without a pause, %.1f a second: %s', count($passage->notes), $passage->rate, self::CAUTION,
                 ));
             }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
@@ -70,7 +70,7 @@ it('offers the silent change as one action', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes().MusicXml::note('C5', 8, '', $slur('start')).MusicXml::note('D5', 8, '', $slur('stop'))));
     $finding = findings($score, kind: FindingKind::Unjoined)[0];
     expect($finding->reason)->toBe('5–5 leaves a gap; change silently to 1, and the fingers join.')
-        ->and([$finding->remedy?->action, $finding->remedy?->notes, $finding->remedy?->value])->toBe(['finger', [$score->notes[0]->id], '5-1']);
+        ->and([$finding->remedy?->action->value, $finding->remedy?->notes, $finding->remedy?->value])->toBe(['finger', [$score->notes[0]->id], '5-1']);
 });
 
 it('finds chords beyond a reach and what helps: the other hand, a doubled note, a roll', function (string $right, string $left, string $help, ?string $action): void {
@@ -78,7 +78,7 @@ it('finds chords beyond a reach and what helps: the other hand, a doubled note, 
     $small = new Hands(new Reach(12, 14), new Reach(12, 14));
     $found = findings($score, $small, kind: FindingKind::BeyondReach);
     expect($found)->toHaveCount(1)->and($found[0]->reason)->toContain('beyond the largest reach')->toContain($help)->toContain('Do not force the span')
-        ->and($found[0]->remedy?->action)->toBe($action);
+        ->and($found[0]->remedy?->action->value)->toBe($action);
 })->with([
     'the other hand is near' => ['A4+C5', 'C3+E4', 'the right hand can take E4', 'hand'],
     'a doubled note' => ['C6+G6', 'C2+G2+E3', 'roll it upwards', null],
@@ -133,7 +133,7 @@ it('finds a figure that comes again with other fingers, and offers the first one
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$bar($figure('4')), $bar(MusicXml::line('A4:16')), $bar($figure('3'))));
     $found = findings($score, kind: FindingKind::TwoWays);
     expect($found[0]->reason)->toBe('The figure of bar 1 has other fingers here: 3 on E5, 4 there.')
-        ->and([$found[0]->remedy?->action, $found[0]->remedy?->value])->toBe(['finger', '4']);
+        ->and([$found[0]->remedy?->action->value, $found[0]->remedy?->value])->toBe(['finger', '4']);
 });
 
 it('finds what is too quick for a student as yet, and says up to which tempo it goes', function (): void {

@@ -5,11 +5,11 @@ declare(strict_types=1);
 use Tarnwind\Core\Hand\Alternatives;
 use Tarnwind\Core\Hand\Effort;
 use Tarnwind\Core\Hand\Fingering;
+use Tarnwind\Core\Hand\FingeringSchool;
 use Tarnwind\Core\Hand\FingerPlanner;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Grips;
 use Tarnwind\Core\Hand\Position;
-use Tarnwind\Core\Hand\School;
 use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Hand\Task;
@@ -174,25 +174,25 @@ it('gives a figure that comes again the same fingers, if that is the school', fu
     $figure = ['E5:2 D5:2 C5:2 B4:2 A4:4 B4:4', 'C3:16'];
     $score = MusicXml::score(MusicXml::piano([['C5:4 F5:4 A5:8', 'F3:16'], $figure, ['G4:16', 'C3:16'], ['G5:4 A5:4 B5:8', 'G3:16'], $figure, ['C5:16', 'C3:16']]));
     $reading = Reading::of($score);
-    $fingers = fn (School $school, array $own = []): array => array_map(
+    $fingers = fn (FingeringSchool $school, array $own = []): array => array_map(
         fn (int $bar): string => implode(' ', array_map(fn (Note $note): string => (string) Fingering::of($score, $reading, TempoMap::of($score), new Hands, $own, $school)->notes[$note->id], array_filter($score->notes, fn (Note $note): bool => $note->measure === $bar && $note->staff === 1))), [1, 4],
     );
     $first = array_values(array_filter($score->notes, fn (Note $note): bool => $note->measure === 1 && $note->staff === 1))[0];
-    [$here, $there] = $fingers(School::Figure, [$first->id => '3']);
+    [$here, $there] = $fingers(FingeringSchool::Figure, [$first->id => '3']);
     expect($there)->toBe($here)->and($here)->toStartWith('3 ')
-        ->and($fingers(School::Ease, [$first->id => '3'])[1])->not->toStartWith('3 ');
+        ->and($fingers(FingeringSchool::Ease, [$first->id => '3'])[1])->not->toStartWith('3 ');
 });
 
 it('takes strong fingers where it is loud, if that is the school', function (): void {
     $loud = '<direction><direction-type><dynamics><ff/></dynamics></direction-type></direction>';
     $line = implode('', array_map(fn (int $key): string => MusicXml::key($key, 4), [...walk(5, 24), ...walk(9, 24)]));
-    $weak = function (string $marks, School $school) use ($line): int {
+    $weak = function (string $marks, FingeringSchool $school) use ($line): int {
         $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$marks.$line));
         $fingering = Fingering::of($score, Reading::of($score), TempoMap::of($score), new Hands, [], $school);
 
         return count(array_filter($fingering->notes, fn ($one): bool => $one->finger >= 4));
     };
-    expect($weak($loud, School::Strength))->toBeLessThan($weak($loud, School::Ease))->and($weak('', School::Strength))->toBe($weak('', School::Ease));
+    expect($weak($loud, FingeringSchool::Strength))->toBeLessThan($weak($loud, FingeringSchool::Ease))->and($weak('', FingeringSchool::Strength))->toBe($weak('', FingeringSchool::Ease));
 });
 
 it('compares the fingers a note could have, the planned one as the easiest', function (): void {

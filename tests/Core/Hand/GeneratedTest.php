@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;

@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Hand\Finding;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
+use Tarnwind\Core\Hand\FingeringSchool;
 use Tarnwind\Core\Hand\Hold;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Leap;
 use Tarnwind\Core\Hand\Redistribution;
-use Tarnwind\Core\Hand\School;
 use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Performance\Span;
@@ -97,7 +97,7 @@ it('offers a leap\'s note to the other hand where that is free and near', functi
     // The left hand has a low bass and at once a C4; the right hand rests above it.
     $score = MusicXml::score(MusicXml::piano([['-:8 E5:8', 'C2:1 C4:3 -:4 C3:8']]));
     $leap = handFindings(handTask($score, 60), FindingKind::Leap)[0];
-    expect($leap->reason)->toContain('the right hand can take C4')->and([$leap->remedy?->action, $leap->remedy?->notes, $leap->remedy?->value])->toBe(['hand', [noteOf($score, 'C4')->id], 'right']);
+    expect($leap->reason)->toContain('the right hand can take C4')->and([$leap->remedy?->action->value, $leap->remedy?->notes, $leap->remedy?->value])->toBe(['hand', [noteOf($score, 'C4')->id], 'right']);
 });
 
 it('refuses to give a hand what costs it control of a soft melody note, or would cross it over the other', function (string $dynamic, ?string $refusal): void {
@@ -122,7 +122,7 @@ it('finds awkward crossings of the teacher\'s fingers, and lets go of them by on
     $crossings = handFindings(handTask($score, own: $own), FindingKind::Crossing);
     expect($crossings === [] ? null : $crossings[0]->reason)->toBe($words);
     if ($words !== null) {
-        expect([$crossings[0]->remedy?->action, $crossings[0]->remedy?->notes])->toBe(['free', [$score->notes[0]->id]]);
+        expect([$crossings[0]->remedy?->action->value, $crossings[0]->remedy?->notes])->toBe(['free', [$score->notes[0]->id]]);
     }
 })->with([
     'three over four' => [['4', '3'], 'From C5 to D5 4 and 3 cross each other.'],
@@ -173,7 +173,7 @@ it('keeps fingers within the spans they have, or says so, in every file', functi
     $task = handTask($score, 80);
     $flagged = [];
     foreach ([...handFindings($task, FindingKind::BeyondReach), ...handFindings($task, FindingKind::Stretch)] as $finding) {
-        $flagged += array_fill_keys(array_map(fn (Note $note): string => $note->id, $finding->notes), true);
+        $flagged += array_fill_keys($finding->notes, true);
     }
     $spans = new Tarnwind\Core\Hand\Spans;
     foreach (Hand::cases() as $hand) {
@@ -193,7 +193,7 @@ it('plays a low octave that is not there at the lowest key of that name, all of 
     $missing = handFindings(handTask($score, piano: $small), FindingKind::OffTheKeyboard);
     expect(array_map(fn (Finding $finding): string => $finding->reason, $missing))
         ->toBe(['C1 is not on this piano (2 times): play C2, the lowest key of that name, which is struck with it: the octave becomes one note.'])
-        ->and([$missing[0]->remedy?->action, $missing[0]->remedy?->value, count($missing[0]->notes)])->toBe(['octave', '+1', 2])
+        ->and([$missing[0]->remedy?->action->value, $missing[0]->remedy?->value, count($missing[0]->notes)])->toBe(['octave', '+1', 2])
         ->and(handFindings(handTask($score), FindingKind::OffTheKeyboard))->toBe([]);
     expect([$small->octavesTo(27), $small->octavesTo(16), $small->octavesTo(28), (new Piano(highest: 96))->octavesTo(97), (new Piano(highest: 96))->octavesTo(109)])->toBe([1, 1, 0, -1, -2]);
 });
@@ -218,7 +218,7 @@ it('warns of strain sooner on heavy keys and for a smaller hand', function (): v
 it('says where a weak soft pedal is asked for', function (): void {
     $words = '<direction><direction-type><words>una corda</words></direction-type></direction>';
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).MusicXml::line('C5:8').$words.MusicXml::line('D5:8')));
-    $soft = fn (SoftPedal $pedal): array => array_map(fn (Finding $finding): string => "{$finding->notes[0]->pitch}: $finding->reason", handFindings(handTask($score, piano: new Piano(softPedal: $pedal)), FindingKind::SoftPedal));
+    $soft = fn (SoftPedal $pedal): array => array_map(fn (Finding $finding): string => array_column($score->notes, null, 'id')[$finding->notes[0]]->pitch.": $finding->reason", handFindings(handTask($score, piano: new Piano(softPedal: $pedal)), FindingKind::SoftPedal));
     expect($soft(SoftPedal::Works))->toBe([])->and($soft(SoftPedal::Weak)[0])->toStartWith('D5: “una corda”: this piano hardly changes')->and($soft(SoftPedal::None)[0])->toContain('has no soft pedal');
 });
 
@@ -227,12 +227,12 @@ it('by the print takes printed fingers along to where their figure comes again',
     $bar = fn (string $right): string => $right.MusicXml::backup(16).MusicXml::line('C3:8 G3:8', 2, '5');
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$bar($figure('5')), $bar(MusicXml::line('A4:16')), $bar($figure(''))));
     $reading = Reading::of($score);
-    $finger = fn (School $school): array => array_map(
+    $finger = fn (FingeringSchool $school): array => array_map(
         fn (Note $note): int => Fingering::of($score, $reading, TempoMap::of($score), school: $school)->notes[$note->id]->finger,
         array_values(array_filter($score->notes, fn (Note $note): bool => (string) $note->pitch === 'E5')),
     );
-    expect($finger(School::Print))->toBe([5, 5])->and($finger(School::Ease)[0])->toBe(5);
-    $again = Fingering::of($score, $reading, TempoMap::of($score), school: School::Print)->notes;
+    expect($finger(FingeringSchool::Print))->toBe([5, 5])->and($finger(FingeringSchool::Ease)[0])->toBe(5);
+    $again = Fingering::of($score, $reading, TempoMap::of($score), school: FingeringSchool::Print)->notes;
     expect(array_count_values(array_map(fn ($one): string => $one->source->value, $again)))->toMatchArray([Source::Printed->value => 1]);
 });
 

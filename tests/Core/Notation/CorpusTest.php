@@ -2,22 +2,21 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
-use Tarnwind\Core\Handout\Preparation;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Pedal\PedalWriter;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\SuggestedPedal;
+use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Performance\Depth;
 use Tarnwind\Core\Performance\Span;
-use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Sound\MeasuredDecay;
-use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Corpus;
+use Tests\support\Marked;
 
 /** Files that this verovio does not load: a wrong encoding declaration, or nothing it can use. */
 const NOT_LOADED = ['BWV_0773.xml', 'MozaChloSample.xml', 'MozaVeilSample.xml', 'MozaChloSample.mxl', 'MozaVeilSample.mxl'];
@@ -27,7 +26,7 @@ const NOT_LOADED = ['BWV_0773.xml', 'MozaChloSample.xml', 'MozaVeilSample.xml', 
  */
 function suggested(Score $score): array
 {
-    return Preparation::of($score)->suggest(School::Singing, new MeasuredDecay);
+    return Suggestion::of(Crafts::registry()->performance($score), School::Singing);
 }
 
 /**
@@ -99,10 +98,10 @@ it('writes pedal marks that the published schema accepts and that read back the 
         $document = Document::open((string) file_get_contents($path));
         $score = ScoreReader::read($document);
         $spans = suggested($score);
-        $marked = PedalWriter::write($document, $score, $spans);
-        $again = ScoreReader::read(Document::open($marked->toPlainXml()));
+        $marked = Marked::copy($document, $score, Marked::pedals($score, $spans))->toMusicXml();
+        $again = ScoreReader::read(Document::open($marked));
 
-        expect(Corpus::schemaErrors($marked->toPlainXml()))->toBe([], $name)
+        expect(Corpus::schemaErrors($marked))->toBe([], $name)
             ->and(written($again))->toBe(written($score), $name)
             ->and(PrintedPedal::spans($again))->toEqual(array_map(fn (Span $span): Span => new Span($span->down, $span->up), $spans), $name);
     }
@@ -114,9 +113,9 @@ it('writes pedal marks that an engraver finds', function (): void {
         $document = Document::open((string) file_get_contents(Corpus::path($name)));
         $score = ScoreReader::read($document);
         $spans = suggested($score);
-        $plan = Plan::fresh($score)->withSuggestion($score, School::Singing, $spans);
+        $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, $spans, School::Singing);
         $paths[] = $path = sys_get_temp_dir()."/tarnwind-$name";
-        file_put_contents($path, (new MarkedCopy($document, $score, $plan))->toMusicXml());
+        file_put_contents($path, (new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers()))->toMusicXml());
         $lifts = 0;
         foreach ($spans as $index => $span) {
             $lifts += isset($spans[$index + 1]) && $spans[$index + 1]->down->equals($span->up) ? 0 : 1;
@@ -137,7 +136,7 @@ it('writes half pedal and pedal that begins where nothing does', function (): vo
     $score = ScoreReader::read($document);
     $third = Tarnwind\Core\Score\Fraction::of(13, 16);
     $spans = [new Span($third, $score->measures[1]->start, Depth::Half), new Span($score->measures[2]->start, $score->end())];
-    $xml = PedalWriter::write($document, $score, $spans)->toPlainXml();
+    $xml = Marked::copy($document, $score, Marked::pedals($score, $spans))->toMusicXml();
 
     expect(Corpus::schemaErrors($xml))->toBe([])->and($xml)->toContain('½');
     $again = PrintedPedal::spans(ScoreReader::read(Document::open($xml)));
@@ -147,10 +146,10 @@ it('writes half pedal and pedal that begins where nothing does', function (): vo
 it('writes MIDI in which an independent parser hears the same notes and pedal', function (string $name): void {
     $score = ScoreReader::read(Document::open((string) file_get_contents(Corpus::path($name))));
     $document = Document::open((string) file_get_contents(Corpus::path($name)));
-    $plan = Plan::fresh($score)->withSuggestion($score, School::Singing, suggested($score));
-    $rendition = Renderer::render($score, $plan->spans($score->measures), TempoMap::of($score));
+    $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, suggested($score), School::Singing);
+    $rendition = Renderer::play(Crafts::registry()->performance($score, $plan));
     $path = sys_get_temp_dir().'/tarnwind-test.mid';
-    file_put_contents($path, (new MarkedCopy($document, $score, $plan))->toMidi());
+    file_put_contents($path, (new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers()))->toMidi());
     $theirs = Corpus::midi($path);
     unlink($path);
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Pedal\PedalWriter;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Mark;
+use Tests\support\Marked;
 use Tests\support\MusicXml;
 
 function twoStaves(string $directions = ''): string
@@ -27,9 +27,11 @@ function withPedal(string $xml, array $spans, bool $pairs = false): string
 {
     $document = Document::open($xml);
 
-    return PedalWriter::write(
-        $document, ScoreReader::read($document), array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans), $pairs,
-    )->toPlainXml();
+    $score = ScoreReader::read($document);
+    $marks = Marked::pedals($score, array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans));
+    $copy = Marked::copy($document, $score, $marks);
+
+    return $pairs ? $copy->toEngraving() : $copy->toMusicXml();
 }
 
 /**
@@ -85,6 +87,7 @@ it('keeps exact places between notes, whatever the divisions', function (string 
 it('leaves the document it was given as it was', function (): void {
     $document = Document::open(twoStaves());
     $before = $document->toXml();
-    PedalWriter::write($document, ScoreReader::read($document), [new Span(Fraction::zero(), Fraction::of(4))]);
+    $score = ScoreReader::read($document);
+    Marked::copy($document, $score, Marked::pedals($score, [new Span(Fraction::zero(), Fraction::of(4))]))->toMusicXml();
     expect($document->toXml())->toBe($before);
 });

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
-use Tarnwind\Core\Touch\SlurWriter;
+use Tarnwind\Core\Touch\SlurMark;
 use Tests\support\Corpus;
+use Tests\support\Marked;
 use Tests\support\MusicXml;
 
 /**
@@ -30,10 +32,10 @@ it('takes slurs away and draws new ones, with a number of their own where others
     ));
     $score = ScoreReader::read($document);
     $id = fn (int $index): string => $score->notes[$index]->id;
-    $played = $score->with($score->notes, [new Slur($id(0), $id(3)), new Slur($id(1), $id(2))]);
-    $written = SlurWriter::write($document, $score, $played);
-    expect(slurPlaces($score))->toBe(['0-1', '0-3'])->and(slurPlaces(ScoreReader::read(Document::open($written->toXml()))))->toBe(['0-3', '1-2'])
-        ->and($written->toPlainXml())->toContain('number="2"')->and(SlurWriter::write($document, $score, $score))->toBe($document);
+    $marks = [new SlurMark('a', $id(0), $id(1), false), new SlurMark('b', $id(1), $id(2), true)];
+    $written = Marked::copy($document, $score, $marks)->toMusicXml();
+    expect(slurPlaces($score))->toBe(['0-1', '0-3'])->and(slurPlaces(ScoreReader::read(Document::open($written))))->toBe(['0-3', '1-2'])
+        ->and($written)->toContain('number="2"')->and(Marked::copy($document, $score, [])->toMusicXml())->toBe($document->toPlainXml());
 });
 
 it('moves the slurs of every file of the corpus, and both readers agree', function (string $path): void {
@@ -46,16 +48,17 @@ it('moves the slurs of every file of the corpus, and both readers agree', functi
         }
     }
     // Every other printed slur goes; a new one over three notes stands in every voice.
-    $slurs = array_values(array_filter($score->slurs, fn (int $index): bool => $index % 2 === 0, ARRAY_FILTER_USE_KEY));
+    $gone = array_values(array_filter($score->slurs, fn (int $index): bool => $index % 2 !== 0, ARRAY_FILTER_USE_KEY));
+    $marks = array_map(fn (Slur $slur, int $index): SlurMark => new SlurMark("g$index", $slur->from, $slur->to, false), $gone, array_keys($gone));
     foreach ($lines as $line) {
         $middle = intdiv(count($line), 2);
         if ($middle + 3 < count($line) && $line[$middle]->onset->isLessThan($line[$middle + 3]->onset)) {
-            $slurs[] = new Slur($line[$middle]->id, $line[$middle + 3]->id);
+            $marks[] = new SlurMark('n'.count($marks), $line[$middle]->id, $line[$middle + 3]->id, true);
         }
     }
-    $played = $score->with($score->notes, $slurs);
-    $xml = SlurWriter::write($document, $score, $played)->toPlainXml();
+    $copy = Marked::copy($document, $score, [...$marks, ...Marked::pedals($score, PrintedPedal::spans($score))]);
+    $xml = $copy->toMusicXml();
     expect(Corpus::schemaErrors($xml))->toBe(Corpus::schemaErrors($document->toPlainXml()));
-    $expected = array_values(array_unique(slurPlaces($played)));
+    $expected = array_values(array_unique(slurPlaces($copy->performance->score())));
     expect(array_values(array_unique(slurPlaces(ScoreReader::read(Document::open($xml))))))->toBe($expected);
 })->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));

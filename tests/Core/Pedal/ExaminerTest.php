@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Handout\Preparation;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Pedal\Examiner;
-use Tarnwind\Core\Pedal\Finding;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\Suggestion;
+use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\MeasuredDecay;
@@ -21,7 +23,7 @@ function examined(array $notes, array $spans, int $tempo = 60): Tarnwind\Core\Pe
     $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => $notes]));
 
     return Examiner::examine(
-        Preparation::of($score)->texture,
+        Crafts::registry()->performance($score)->part(Timeline::class),
         array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans),
         new MeasuredDecay,
     );
@@ -56,7 +58,7 @@ it('finds a harmony change under one pedal and the mud it makes', function (): v
     $mud = array_values(array_filter($examination->findings, fn (Finding $finding): bool => $finding->kind->value === 'muddy-span'))[0];
     expect($mud->value)->toBeGreaterThan($mud->limit)
         ->and($mud->reason)->toContain('B1 and C2')
-        ->and($mud->remedy?->action)->toBe('change')
+        ->and($mud->remedy?->action->value)->toBe('change')
         ->and((string) $mud->remedy?->at)->toBe('2');
 });
 
@@ -96,11 +98,11 @@ it('finds a pedal that goes down where nothing is struck', function (): void {
 });
 
 it('measures a stretch as it measures the whole', function (string $from, string $to): void {
-    $preparation = Preparation::of(MusicXml::score((string) file_get_contents(Corpus::path('Dichterliebe01.xml'))));
+    $performance = Crafts::registry()->performance(MusicXml::score((string) file_get_contents(Corpus::path('Dichterliebe01.xml'))));
     $decay = new MeasuredDecay;
-    $spans = $preparation->suggest(School::Haze, $decay);
-    $whole = Examiner::examine($preparation->texture, $spans, $decay);
-    $part = Examiner::examine($preparation->texture, $spans, $decay, Fraction::parse($from), Fraction::parse($to));
+    $spans = Suggestion::spans($performance->score(), $performance->part(Timeline::class), School::Haze, $decay);
+    $whole = Examiner::examine($performance->part(Timeline::class), $spans, $decay);
+    $part = Examiner::examine($performance->part(Timeline::class), $spans, $decay, Fraction::parse($from), Fraction::parse($to));
     $inside = fn (Fraction $at): bool => ! $at->isLessThan($part->from) && ! $part->to->isLessThan($at);
 
     expect($part->blur)->toEqual(array_values(array_filter($whole->blur, fn (array $point): bool => $inside($point['onset']))))

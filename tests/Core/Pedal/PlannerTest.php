@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Handout\Preparation;
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Pedal\HarmonySoFar;
 use Tarnwind\Core\Pedal\Planner;
 use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Pedal\Weights;
 use Tarnwind\Core\Performance\Depth;
@@ -98,7 +99,7 @@ it('finds what trying every pedalling finds', function (int $seed, School $schoo
         $at += $length;
     }
     $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => mt_rand(50, 150), 'beats_per_bar' => 4, 'notes' => $notes]));
-    $texture = Preparation::of($score)->texture;
+    $texture = Crafts::registry()->performance($score)->part(Timeline::class);
     $decay = new MeasuredDecay;
     $strikes = array_map(fn ($moment): bool => $moment->strikes !== [], $texture->moments);
     $best = INF;
@@ -114,10 +115,10 @@ it('finds what trying every pedalling finds', function (int $seed, School $schoo
 
 it('plans real accompaniments with few changes off the harmony and no mud', function (string $name): void {
     $score = MusicXml::score((string) file_get_contents(Corpus::path($name)));
-    $preparation = Preparation::of($score);
+    $performance = Crafts::registry()->performance($score);
     $decay = new MeasuredDecay;
-    $spans = $preparation->suggest(School::Singing, $decay);
-    $examination = Tarnwind\Core\Pedal\Examiner::examine($preparation->texture, $spans, $decay);
+    $spans = Suggestion::spans($performance->score(), $performance->part(Timeline::class), School::Singing, $decay);
+    $examination = Tarnwind\Core\Pedal\Examiner::examine($performance->part(Timeline::class), $spans, $decay);
     $kinds = array_map(fn ($finding): string => $finding->kind->value, $examination->findings);
 
     expect(count($spans))->toBeGreaterThan(count($score->measures) / 2)
@@ -126,10 +127,10 @@ it('plans real accompaniments with few changes off the harmony and no mud', func
 })->with(['SchbAvMaSample.xml', 'Dichterliebe01.xml', 'FaurReveSample.xml', 'BeetAnGeSample.xml']);
 
 it('takes less pedal the cleaner the school', function (): void {
-    $preparation = Preparation::of(MusicXml::score((string) file_get_contents(Corpus::path('SchbAvMaSample.xml'))));
+    $performance = Crafts::registry()->performance(MusicXml::score((string) file_get_contents(Corpus::path('SchbAvMaSample.xml'))));
     $decay = new MeasuredDecay;
-    $count = fn (School $school): int => count($preparation->suggest($school, $decay));
-    $length = fn (School $school): float => array_sum(array_map(fn ($span): float => $span->up->minus($span->down)->toFloat(), $preparation->suggest($school, $decay)));
+    $count = fn (School $school): int => count(Suggestion::spans($performance->score(), $performance->part(Timeline::class), $school, $decay));
+    $length = fn (School $school): float => array_sum(array_map(fn ($span): float => $span->up->minus($span->down)->toFloat(), Suggestion::spans($performance->score(), $performance->part(Timeline::class), $school, $decay)));
 
     expect($count(School::Haze))->toBeLessThan($count(School::Clean))
         ->and($length(School::DampersOff))->toBeLessThan($length(School::Singing));
@@ -141,8 +142,8 @@ it('proposes half pedal where a low note is worth keeping, unless the pedal know
         $held[] = [$key, 0.5 + 0.5 * $step, 0.5, 80, 'R', false];
     }
     $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => 100, 'beats_per_bar' => 4, 'notes' => $held]));
-    $preparation = Preparation::of($score);
-    $haze = fn (bool $half): array => array_map(fn ($span): Depth => $span->depth, $preparation->suggest(School::Haze, new MeasuredDecay, $half));
+    $performance = Crafts::registry()->performance($score);
+    $haze = fn (bool $half): array => array_map(fn ($span): Depth => $span->depth, Suggestion::spans($performance->score(), $performance->part(Timeline::class), School::Haze, new MeasuredDecay, $half));
 
     expect($haze(true))->toContain(Depth::Half)->and($haze(false))->not->toContain(Depth::Half)->not->toBe([]);
 });
@@ -153,7 +154,7 @@ it('follows the marks of the edition where that is asked for', function (): void
         MusicXml::attributes().$pedal('start').MusicXml::note('C3', 8).$pedal('change').MusicXml::note('G3', 8),
         MusicXml::note('C3', 8).$pedal('stop').MusicXml::note('', 8),
     ));
-    $spans = Preparation::of($score)->suggest(School::AsPrinted, new MeasuredDecay);
+    $spans = Suggestion::of(Crafts::registry()->performance($score), School::AsPrinted);
 
     expect(array_map(fn ($span): string => "$span->down-$span->up", $spans))->toBe(['0-2', '2-6']);
 });

@@ -7,6 +7,7 @@ use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Pedal\Planner;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\TimelineBuilder;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Reading\Reading;
@@ -59,7 +60,7 @@ function planned(array $texture, string $school, Decay $decay, bool $stated): ar
     $reading = Reading::of($score);
     $tempo = TempoMap::of($score);
     $joints = new Joints(Fingering::of($score, $reading, $tempo), $reading, $tempo);
-    $set = TimelineBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo));
+    $set = TimelineBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo), Levels::printed($score));
 
     return array_map(
         fn (array $span): array => [$set->moments[$span[0]]->at->toFloat(), $set->moments[$span[1]]->at->toFloat()],

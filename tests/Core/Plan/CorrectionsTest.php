@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Hand\OctaveMark;
-use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Plan\Plan;
@@ -39,12 +39,12 @@ function song(array $bars = SONG): Score
 
 function planOf(Score $score, Mark ...$reading): Plan
 {
-    return new Plan(School::Singing, null, $reading);
+    return new Plan(null, $reading);
 }
 
 function corrected(Score $score, Mark ...$marks): Reading
 {
-    return Reading::of($score)->corrected($score, planOf($score, ...$marks)->corrections($score));
+    return Reading::of($score)->corrected($score, Crafts::registry()->corrections($score, planOf($score, ...$marks)));
 }
 
 function at(Score $score, int $bar, string $offset = '0'): Place
@@ -94,7 +94,7 @@ it('takes notes into the layer and the hand the teacher gives them to, with full
 it('leaves out marks on bars and notes that the score does not have', function (): void {
     $score = song();
     $plan = planOf($score, new LayerMark('a', ['nowhere'], Layer::Bass), new HarmonyMark('b', new Place('x', Fraction::zero()), at($score, 2), 'C', Quality::Major, null));
-    expect($plan->corrections($score)->isEmpty())->toBeTrue();
+    expect(Crafts::registry()->corrections($score, $plan)->isEmpty())->toBeTrue();
 });
 
 it('matches bars and notes of a corrected file', function (array $bars, array $changed, array $added, array $removed): void {
@@ -111,17 +111,17 @@ it('matches bars and notes of a corrected file', function (array $bars, array $c
 it('carries marks to their bars and notes, and says which have no place left', function (): void {
     $old = song();
     $new = song([...array_slice(SONG, 0, 2), ['G5:16', 'B3:16'], ...array_slice(SONG, 3)]);
-    $plan = new Plan(School::Singing, 66.0, [new BarNote('n', $old->measures[6]->id, 'lean here'),
+    $plan = new Plan(66.0, [new BarNote('n', $old->measures[6]->id, 'lean here'),
         new LayerMark('l', [noteAt($old, 5, 'A5')->id, noteAt($old, 2, 'B4')->id], Layer::Inner),
         new HandMark('h', [noteAt($old, 2, 'B4')->id], Hand::Left),
         new BoundaryMark('b', at($old, 4), false),
     ]);
     [$carried, $lost] = $plan->carried(Matching::of($old, $new));
-    $layer = $carried->readingMarks()[0];
+    $layer = $carried->marksOf(LayerMark::class)[0];
 
     expect($carried->tempo)->toBe(66.0)->and($carried->marksOf(BarNote::class)[0]->measure)->toBe($new->measures[6]->id)->and($carried->marksOf(BarNote::class)[0]->text)->toBe('lean here')
         ->and($layer)->toBeInstanceOf(LayerMark::class)->and($layer->notes)->toBe([noteAt($new, 5, 'A5')->id])
-        ->and($carried->readingMarks()[1]->at->measure)->toBe($new->measures[4]->id)
+        ->and($carried->marksOf(BoundaryMark::class)[0]->at->measure)->toBe($new->measures[4]->id)
         ->and(array_map(fn (Mark $mark): string => $mark->inWords(), $lost))->toBe(['notes given to a hand']);
 });
 
@@ -136,7 +136,7 @@ it('carries slurs, holds, octaves and gestures to a corrected file, and names wh
     $old = song();
     $new = song([...array_slice(SONG, 0, 2), ['G5:16', 'B3:16'], ...array_slice(SONG, 3)]);
     $id = fn (int $bar, string $pitch): string => noteAt($old, $bar, $pitch)->id;
-    $plan = new Plan(School::Singing, null, [
+    $plan = new Plan(null, [
         new SlurMark('s', $id(3, 'C5'), $id(5, 'A5'), true),
         new SlurMark('t', $id(2, 'B4'), $id(5, 'A5'), true),
         new HoldMark('h', $id(5, 'A5'), at($old, 5)),

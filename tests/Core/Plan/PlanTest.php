@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Pedal\PedalMark;
+use Tarnwind\Core\Pedal\PedalSettings;
+use Tarnwind\Core\Pedal\PlannedPedal;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\SuggestedPedal;
 use Tarnwind\Core\Performance\Depth;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\InvalidPlan;
@@ -35,13 +39,13 @@ function stretches(array $spans): array
 
 it('comes back from JSON as it went in', function (): void {
     $score = fourBars();
-    $plan = new Plan(School::Haze, 72.5, [mark($score, '0', '7/2'), mark($score, '4', '16', true), new BarNote('n', $score->measures[1]->id, "Listen, <i>ünder</i> the line.\nSlowly.")]);
+    $plan = new Plan(72.5, [mark($score, '0', '7/2'), mark($score, '4', '16', true), new BarNote('n', $score->measures[1]->id, "Listen, <i>ünder</i> the line.\nSlowly.")]);
 
-    expect(Plan::fromJson($plan->toJson()))->toEqual($plan);
+    expect(Crafts::registry()->plans->read($plan->toJson()))->toEqual($plan)->and(Crafts::registry()->plans->kept($plan->toJson()))->toEqual($plan);
 });
 
 it('refuses what is no plan and says where', function (string $json, string $words): void {
-    expect(fn (): Plan => Plan::fromJson($json))->toThrow(InvalidPlan::class, $words);
+    expect(fn (): Plan => Crafts::registry()->plans->read($json))->toThrow(InvalidPlan::class, $words);
 })->with([
     ['', 'not a plan'],
     ['[]', 'not a plan'],
@@ -53,27 +57,27 @@ it('refuses what is no plan and says where', function (string $json, string $wor
 
 it('begins with the marks of the edition', function (): void {
     $pedal = fn (string $type): string => "<direction><direction-type><pedal type=\"$type\"/></direction-type></direction>";
-    $plan = Plan::fresh(fourBars($pedal('start')));
+    $plan = Crafts::registry()->freshPlan(fourBars($pedal('start')));
 
-    expect($plan->marksOf(PedalMark::class))->toHaveCount(1)->and($plan->marksOf(PedalMark::class)[0]->origin)->toBe(Origin::Printed)->and(stretches($plan->spans(fourBars()->measures)))->toBe(['0-16']);
+    expect($plan->marksOf(PedalMark::class))->toHaveCount(1)->and($plan->marksOf(PedalMark::class)[0]->origin)->toBe(Origin::Printed)->and(stretches((new PlannedPedal)->spans($plan, fourBars()->measures)))->toBe(['0-16']);
 });
 
 it('lets the earlier of two overlapping spans end where the later begins, and leaves out bars the score lacks', function (): void {
     $score = fourBars();
     $lost = new PedalMark('x', false, new Place('gone', Fraction::zero()), new Place('gone', Fraction::of(2)), Depth::Full, Origin::Teacher);
-    $plan = new Plan(School::Singing, null, [mark($score, '8', '12'), mark($score, '0', '10'), $lost, mark($score, '12', '14', true)]);
+    $plan = new Plan(null, [mark($score, '8', '12'), mark($score, '0', '10'), $lost, mark($score, '12', '14', true)]);
 
-    expect(stretches($plan->spans($score->measures)))->toBe(['0-8', '8-12']);
+    expect(stretches((new PlannedPedal)->spans($plan, $score->measures)))->toBe(['0-8', '8-12']);
 });
 
 it('puts a suggestion around what is the teacher\'s own', function (): void {
     $score = fourBars();
-    $plan = new Plan(School::Singing, null, [mark($score, '2', '5'), mark($score, '9', '10', true)]);
+    $plan = new Plan(null, [mark($score, '2', '5'), mark($score, '9', '10', true)]);
     $suggested = [new Span(Fraction::zero(), Fraction::of(4)), new Span(Fraction::of(4), Fraction::of(8)), new Span(Fraction::of(8), Fraction::of(16), Depth::Half)];
-    $once = $plan->withSuggestion($score, School::Clean, $suggested);
+    $once = SuggestedPedal::into($plan, $score, $suggested, School::Clean);
 
-    expect(stretches($once->spans($score->measures)))->toBe(['0-2', '2-5', '5-8', '8-9', '10-16'])
-        ->and($once->school)->toBe(School::Clean)
+    expect(stretches((new PlannedPedal)->spans($once, $score->measures)))->toBe(['0-2', '2-5', '5-8', '8-9', '10-16'])
+        ->and($once->settings(PedalSettings::class)->school)->toBe(School::Clean)
         ->and(array_map(fn (PedalMark $mark): string => $mark->origin->value, $once->marksOf(PedalMark::class)))->toBe(['teacher', 'teacher', 'suggested', 'suggested', 'suggested', 'suggested'])
-        ->and(stretches($once->withSuggestion($score, School::Clean, [])->spans($score->measures)))->toBe(['2-5']);
+        ->and(stretches((new PlannedPedal)->spans(SuggestedPedal::into($once, $score, [], School::Clean), $score->measures)))->toBe(['2-5']);
 });

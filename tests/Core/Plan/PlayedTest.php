@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Hand\OctaveMark;
-use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
@@ -12,11 +12,13 @@ use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Touch\Action;
 use Tarnwind\Core\Touch\FindingKind;
 use Tarnwind\Core\Touch\Heard;
 use Tarnwind\Core\Touch\HoldMark;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tarnwind\Core\Touch\SlurMark;
+use Tarnwind\Core\Touch\Style;
 use Tests\support\MusicXml;
 
 /**
@@ -37,7 +39,7 @@ function slurred(): Score
  */
 function played(Score $score, array $marks): Score
 {
-    return (new Plan(School::Singing, null, $marks))->played($score);
+    return Crafts::registry()->performance($score, new Plan(null, $marks))->score();
 }
 
 /**
@@ -72,7 +74,7 @@ it('holds keys on past their end, never shorter, and finds what is held through 
         return array_values(array_filter((new Heard($played, $tempo, KeyLengths::of($played, $tempo), []))->findings($score), fn ($finding): bool => $finding->kind === FindingKind::KeyHeldThrough));
     };
     expect($findings($hold('1')))->toHaveCount(1)->and($findings($hold('1'))[0]->reason)->toContain('F5 is held on through the silence of 2.0 s')
-        ->and($findings($hold('1'))[0]->remedy?->action)->toBe('release')->and($findings($score))->toBe([]);
+        ->and($findings($hold('1'))[0]->remedy?->action)->toBe(Action::Release)->and($findings($score))->toBe([]);
 });
 
 it('moves notes to another octave, in order among the others, and leaves the written score alone', function (): void {
@@ -85,17 +87,17 @@ it('moves notes to another octave, in order among the others, and leaves the wri
 
 it('comes back from JSON with every kind of mark, and with a school\'s lengths', function (): void {
     $score = slurred();
-    $json = json_encode(['format' => Plan::FORMAT, 'school' => 'singing', 'tempo' => null, 'fingering' => 'print', 'touch' => 'swing', 'lengths' => ['staccato' => 0.4, 'overlap' => 25], 'marks' => [
+    $json = json_encode(['format' => Plan::FORMAT, 'tempo' => null, 'settings' => ['pedal' => ['school' => 'singing'], 'hand' => ['school' => 'print'], 'touch' => ['style' => 'swing', 'lengths' => ['staccato' => 0.4, 'overlap' => 25]]], 'marks' => [
         ['id' => 's', 'craft' => 'touch', 'kind' => 'slur', 'from' => $score->notes[0]->id, 'to' => $score->notes[1]->id, 'drawn' => true],
         ['id' => 'h', 'craft' => 'touch', 'kind' => 'hold', 'note' => $score->notes[3]->id, 'until' => ['measure' => $score->measures[1]->id, 'offset' => '1/2']],
         ['id' => 'g', 'craft' => 'touch', 'kind' => 'gesture', 'at' => ['measure' => $score->measures[0]->id, 'offset' => '0'], 'text' => 'wrist rises <b>'],
         ['id' => 'o', 'craft' => 'hand', 'kind' => 'octave', 'notes' => [$score->notes[4]->id], 'octaves' => -1],
     ]], JSON_THROW_ON_ERROR);
-    expect(Plan::fromJson($json)->toArray())->toEqual(json_decode($json, true))->and(Plan::fromJson($json)->style->profile->swings())->toBeTrue();
+    expect(json_decode(Crafts::registry()->plans->read($json)->toJson(), true))->toEqual(json_decode($json, true))->and(Crafts::registry()->plans->read($json)->settings(Style::class)->profile->swings())->toBeTrue();
 });
 
 it('refuses marks that are none', function (array $mark): void {
-    Plan::fromJson(json_encode(['format' => Plan::FORMAT, 'school' => 'singing', 'tempo' => null, 'marks' => [$mark]], JSON_THROW_ON_ERROR));
+    Crafts::registry()->plans->read(json_encode(['format' => Plan::FORMAT, 'tempo' => null, 'settings' => (object) [], 'marks' => [$mark]], JSON_THROW_ON_ERROR));
 })->with([
     'a slur without an end' => [['id' => 's', 'craft' => 'touch', 'kind' => 'slur', 'from' => 'a', 'drawn' => true]],
     'six octaves' => [['id' => 'o', 'craft' => 'hand', 'kind' => 'octave', 'notes' => ['a'], 'octaves' => 6]],

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Performance\Dynamics;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Performance\LedgerEntry;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Rendition\PedalEvent;
 use Tarnwind\Core\Rendition\Renderer;
@@ -22,9 +24,9 @@ function direction(string $what, string $sound = ''): string
  */
 function velocities(Score $score): array
 {
-    $dynamics = new Dynamics($score);
+    $levels = Crafts::registry()->performance($score)->levels();
 
-    return array_map(fn (Note $note): float => round(Dynamics::velocity($dynamics->ledger($note)), 1), $score->notes);
+    return array_map(fn (Note $note): float => round($levels->velocity($note), 1), $score->notes);
 }
 
 it('plays printed dynamics, hairpins to their goal and stresses for a moment', function (): void {
@@ -42,7 +44,7 @@ it('itemises every velocity', function (): void {
         MusicXml::attributes().direction('<dynamics><mp/></dynamics>').direction('<wedge type="diminuendo"/>').MusicXml::note('C5', 8).MusicXml::note('C5', 8).direction('<wedge type="stop"/>'),
     ));
 
-    expect((new Dynamics($score))->ledger($score->notes[1]))->toBe([['reason' => 'mp', 'value' => 64.0], ['reason' => 'falling', 'value' => -8.0]]);
+    expect(Levels::printed($score)->ledger($score->notes[1]))->toEqual([new LedgerEntry('mp', 64.0), new LedgerEntry('falling', -8.0)]);
 });
 
 it('keeps later tempo marks in proportion to a new tempo', function (): void {
@@ -61,7 +63,7 @@ it('plays repeats, staccato short and grace notes before the beat', function ():
         MusicXml::attributes().direction('<words>x</words>', '<sound tempo="60"/>').MusicXml::note('C4', 8, '', '<articulations><staccato/></articulations>').MusicXml::note('E4', 0, '<grace/>').MusicXml::note('D4', 8)
         .'<barline location="right"><repeat direction="backward"/></barline>',
     ));
-    $events = Renderer::render($score, [], TempoMap::of($score))->events;
+    $events = Renderer::play(Crafts::registry()->performance($score))->events;
 
     expect(array_map(fn ($event): array => [$event->midi, (int) round($event->startMs), (int) round($event->endMs)], $events))->toBe([
         [60, 0, 1000], [64, 1910, 2000], [62, 2000, 4000], [60, 4000, 5000], [64, 5910, 6000], [62, 6000, 8000],
@@ -82,7 +84,7 @@ it('begins a short slur with an impulse and ends it lighter; a long one is a phr
     $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
     $dynamic = '<direction><direction-type><dynamics><p/></dynamics></direction-type></direction>';
     $line = fn (int $notes): Score => MusicXml::score(MusicXml::part(MusicXml::attributes().$dynamic.MusicXml::note('C5', 2, '', $slur('start')).str_repeat(MusicXml::note('D5', 2), $notes - 2).MusicXml::note('E5', 2, '', $slur('stop')).MusicXml::note('F5', 2)));
-    $velocities = fn (Score $score): array => array_map(fn (Note $note): float => Dynamics::velocity((new Dynamics($score))->ledger($note)), $score->notes);
+    $velocities = fn (Score $score): array => array_map(fn (Note $note): float => Crafts::registry()->performance($score)->levels()->velocity($note), $score->notes);
     expect($velocities($line(3)))->toBe([53.0, 49.0, 43.0, 49.0])->and(array_unique($velocities($line(6))))->toBe([49.0])
-        ->and((new Dynamics($line(2)))->ledger($line(2)->notes[0])[1])->toBe(['reason' => 'a slur begins', 'value' => 4.0]);
+        ->and(Crafts::registry()->performance($line(2))->levels()->ledger($line(2)->notes[0])[1])->toEqual(new LedgerEntry('a slur begins', 4.0));
 });

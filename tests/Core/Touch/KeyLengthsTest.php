@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Span;
@@ -9,7 +10,6 @@ use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Tempo\TempoMap;
-use Tarnwind\Core\Touch\Finding;
 use Tarnwind\Core\Touch\Heard;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tarnwind\Core\Touch\Profile;
@@ -93,7 +93,7 @@ function touchFindings(Score $score, array $pedal, Profile $profile = Profile::W
     $map = TempoMap::of($score, $tempo);
     $spans = array_map(fn (array $span): Span => new Span(Fraction::of($span[0]), Fraction::of($span[1])), $pedal);
 
-    return array_map(fn (Finding $finding): string => "{$finding->kind->value} {$finding->note->pitch}", (new Heard($score, $map, KeyLengths::of($score, $map, new Style($profile)), $spans))->findings());
+    return array_map(fn (Finding $finding): string => "{$finding->kind->value} ".array_column($score->notes, null, 'id')[$finding->notes[0]]->pitch, (new Heard($score, $map, KeyLengths::of($score, $map, new Style($profile)), $spans))->findings());
 }
 
 it('knows three moments: key up, foot up, and what is heard', function (): void {
@@ -159,7 +159,7 @@ it('finds slurs that run into each other, and offers the lift; under a pedal the
     $map = TempoMap::of($score, 60.0);
     $found = (new Heard($score, $map, KeyLengths::of($score, $map), []))->findings();
     expect(array_map(fn (Finding $finding): string => $finding->kind->value, $found))->toBe(['slur-without-lift'])
-        ->and([$found[0]->note->id, $found[0]->remedy?->action, $found[0]->remedy?->value])->toBe([$score->notes[1]->id, 'articulate', 'non-legato'])
+        ->and([$found[0]->notes[0], $found[0]->remedy?->action->value, $found[0]->remedy?->value])->toBe([$score->notes[1]->id, 'articulate', 'non-legato'])
         ->and(touchFindings($score, [[1, 3]]))->toBe([])
         ->and(touchFindings($score, [], Profile::Lyrical))->toBe([]);
     // With the remedy it is gone.

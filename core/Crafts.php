@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core;
+
+use Tarnwind\Core\Count\CountCraft;
+use Tarnwind\Core\Craft\Registry;
+use Tarnwind\Core\Hand\HandCraft;
+use Tarnwind\Core\Pedal\PedalCraft;
+use Tarnwind\Core\Read\ReadCraft;
+use Tarnwind\Core\Touch\TouchCraft;
+use Tarnwind\Core\Words\WordsCraft;
+
+/**
+ * The crafts there are. A new one is a folder, and one line here.
+ */
+final class Crafts
+{
+    /** In working order. */
+    public const ALL = [
+        ReadCraft::class,
+        CountCraft::class,
+        HandCraft::class,
+        TouchCraft::class,
+        PedalCraft::class,
+        WordsCraft::class,
+    ];
+
+    private const PLAN_SCHEMA = __DIR__.'/../schemas/plan.schema.json';
+
+    private static ?Registry $registry = null;
+
+    public static function registry(): Registry
+    {
+        return self::$registry ??= new Registry(self::ALL, self::PLAN_SCHEMA);
+    }
+}

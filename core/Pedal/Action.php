@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Pedal;
+
+/**
+ * What can be done about a pedalling at a place.
+ */
+enum Action: string
+{
+    case Change = 'change';
+    case Lift = 'lift';
+
+    /** The pedal before goes on. */
+    case Remove = 'remove';
+
+    /** No pedal is left. */
+    case Erase = 'erase';
+}

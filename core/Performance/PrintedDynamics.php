@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Performance;
+
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Sound\Loudness;
+
+/**
+ * MIDI velocities from the printed dynamics and hairpins.
+ */
+final class PrintedDynamics implements LevelRule
+{
+    /** Marks that stress one moment only. */
+    private const STRESSES = ['sf', 'sfz', 'fz', 'sffz', 'rf', 'rfz', 'sfp', 'fp'];
+
+    /** What a level is called that the file gives in velocities. */
+    private const FROM_FILE = 'as the file says';
+
+    /** A hairpin is told from this many velocities on. */
+    private const LEAST_GROWTH = 0.5;
+
+    /** Velocities between which a hairpin leads by itself. */
+    private const SOFTEST_GOAL = 10.0;
+
+    private const LOUDEST_GOAL = 127.0;
+
+    /** @var array<int, non-empty-list<DynamicLevel>> by staff, in time order */
+    private array $levels = [];
+
+    /** @var array<string, true> "staff onset" of stresses */
+    private array $stresses = [];
+
+    private bool $fromNotes;
+
+    public function __construct(Score $score)
+    {
+        $staves = max(1, $score->staves());
+        $marks = array_values(array_filter($score->marks, fn (Mark $mark): bool => in_array($mark->kind, ['dynamics', 'loudness', 'wedge'], true)));
+        for ($staff = 1; $staff <= $staves; $staff++) {
+            $this->levels[$staff] = $this->levelsOf($staff, $marks);
+        }
+        $this->fromNotes = $marks === [];
+    }
+
+    public function entries(Note $note, array $ledger): array
+    {
+        if ($note->velocity !== null && $this->fromNotes) {
+            return [new LedgerEntry(self::FROM_FILE, $note->velocity, true)];
+        }
+        [$name, $level, $growth] = $this->levelAt($note->staff, $note->onset);
+
+        return [new LedgerEntry($name, $level, $name === self::FROM_FILE), ...(abs($growth) < self::LEAST_GROWTH ? [] : [new LedgerEntry($growth > 0 ? 'growing' : 'falling', $growth)])];
+    }
+
+    /**
+     * Whether a mark stresses the moment at which a note begins.
+     */
+    public function stresses(Note $note): bool
+    {
+        return isset($this->stresses["$note->staff $note->onset"]);
+    }
+
+    /**
+     * @return array{string, float, float} name and velocity of the mark in force, and what a hairpin has added by now
+     */
+    private function levelAt(int $staff, Fraction $onset): array
+    {
+        $levels = $this->levels[$staff] ?? $this->levels[1];
+        $low = Search::last(count($levels), fn (int $index): bool => ! $onset->isLessThan($levels[$index]->from));
+        $level = $levels[$low];
+        if ($level->goal === null || ! isset($levels[$low + 1])) {
+            return [$level->name, $level->velocity, 0.0];
+        }
+        $share = $onset->minus($level->from)->toFloat() / max(1e-6, $levels[$low + 1]->from->minus($level->from)->toFloat());
+
+        return [$level->name, $level->velocity, ($level->goal - $level->velocity) * $share];
+    }
+
+    /**
+     * A mark at one staff of a piano holds for both, unless the other has its own at the same moment.
+     *
+     * @param  list<Mark>  $marks
+     * @return non-empty-list<DynamicLevel>
+     */
+    private function levelsOf(int $staff, array $marks): array
+    {
+        $own = [];
+        foreach ($marks as $mark) {
+            if ($mark->kind !== 'wedge' && ($mark->staff ?? $staff) === $staff) {
+                $own[(string) $mark->onset] = true;
+            }
+        }
+        $levels = [new DynamicLevel(Fraction::zero(), (float) Loudness::MARKS['mp'], 'mp, for want of a mark')];
+        $wedge = null;
+        foreach ($marks as $mark) {
+            $now = $levels[count($levels) - 1];
+            if ($mark->kind === 'wedge') {
+                if ($mark->value === 'stop' && $wedge !== null) {
+                    [$level, $direction] = $wedge;
+                    $level->goal = $this->goal($marks, $mark, $staff, $level->velocity, $direction);
+                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name ".($direction > 0 ? 'grown' : 'fallen'));
+                    $wedge = null;
+                } elseif ($mark->value === 'crescendo' || $mark->value === 'diminuendo') {
+                    $levels[] = $begun = new DynamicLevel($mark->onset, $now->velocity, $now->name);
+                    $wedge = [$begun, $mark->value === 'crescendo' ? 1 : -1];
+                }
+
+                continue;
+            }
+            if ($mark->staff !== null && $mark->staff !== $staff && isset($own[(string) $mark->onset])) {
+                continue;
+            }
+            $value = (string) $mark->value;
+            if (in_array($value, self::STRESSES, true)) {
+                $this->stresses["$staff $mark->onset"] = true;
+                $value = str_ends_with($value, 'p') ? 'p' : '';
+            }
+            $velocity = $mark->kind === 'loudness' ? (float) $mark->value : Loudness::velocityOf($value);
+            if ($velocity !== null) {
+                $wedge = null;
+                $levels[] = new DynamicLevel($mark->onset, (float) $velocity, $mark->kind === 'loudness' ? self::FROM_FILE : $value);
+            }
+        }
+
+        return $levels;
+    }
+
+    /**
+     * Where a hairpin leads: to the next mark if one stands within a quarter of its end, else by one grade.
+     *
+     * @param  list<Mark>  $marks
+     */
+    private function goal(array $marks, Mark $stop, int $staff, float $from, int $direction): float
+    {
+        foreach ($marks as $mark) {
+            $distance = $mark->onset->minus($stop->onset)->toFloat();
+            $velocity = $mark->kind === 'dynamics' && ($mark->staff ?? $staff) === $staff ? Loudness::velocityOf((string) $mark->value) : null;
+            if ($velocity !== null && $distance >= 0 && $distance <= 1 && ($velocity - $from) * $direction > 0) {
+                return (float) $velocity;
+            }
+        }
+
+        return max(self::SOFTEST_GOAL, min(self::LOUDEST_GOAL, $from + $direction * Loudness::GRADE));
+    }
+}

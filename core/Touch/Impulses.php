@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Touch;
+
+use Tarnwind\Core\Performance\LedgerEntry;
+use Tarnwind\Core\Performance\LevelRule;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Voices;
+
+/**
+ * A short slur begins with an impulse and ends lighter; a long one is a phrase, and shaped as that.
+ */
+final class Impulses implements LevelRule
+{
+    /** So many strokes are a short slur, and what it adds and takes away [start]. */
+    private const SHORT_SLUR = 4;
+
+    private const IMPULSE = 4.0;
+
+    private const LIGHTER = 6.0;
+
+    /** @var array<string, float> by note id */
+    private array $impulses = [];
+
+    public function __construct(Score $score)
+    {
+        $voices = Voices::of($score);
+        foreach ($score->slurs as $slur) {
+            $strokes = $voices->under($slur);
+            if (count($strokes) < 2 || count($strokes) > self::SHORT_SLUR) {
+                continue;
+            }
+            foreach ($strokes[0] as $note) {
+                $this->impulses[$note->id] = self::IMPULSE;
+            }
+            foreach ($strokes[count($strokes) - 1] as $note) {
+                $this->impulses[$note->id] ??= -self::LIGHTER;
+            }
+        }
+    }
+
+    public function entries(Note $note, array $ledger): array
+    {
+        $impulse = $this->impulses[$note->id] ?? 0.0;
+        if ($impulse === 0.0 || ($ledger[0] ?? null)?->isFinal) {
+            return [];
+        }
+
+        return [new LedgerEntry($impulse > 0 ? 'a slur begins' : 'last of a slur', $impulse)];
+    }
+}
