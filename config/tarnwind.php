@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 return [
+    // Further crafts, by class, and the folder of public/ with an interface that knows them.
+    'crafts' => array_values(array_filter(explode(',', (string) env('TARNWIND_CRAFTS', '')))),
+    'build' => env('TARNWIND_BUILD', 'build'),
+
     /*
      * Whether the sign-in page offers the demo teacher's account.
      */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core;
 
 use Tarnwind\Core\Count\CountCraft;
+use Tarnwind\Core\Craft\Craft;
 use Tarnwind\Core\Craft\Registry;
 use Tarnwind\Core\Hand\HandCraft;
 use Tarnwind\Core\Pedal\PedalCraft;
@@ -30,6 +31,16 @@ final class Crafts
     private const PLAN_SCHEMA = __DIR__.'/../schemas/plan.schema.json';
 
     private static ?Registry $registry = null;
+
+    /**
+     * Works with further crafts beside these, such as a studio's own.
+     *
+     * @param  list<class-string<Craft>>  $further
+     */
+    public static function with(array $further): void
+    {
+        self::$registry = $further === [] ? null : new Registry([...self::ALL, ...$further]);
+    }
 
     public static function registry(): Registry
     {

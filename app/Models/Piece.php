@@ -67,10 +67,16 @@ final class Piece extends Model
 
     /**
      * The part that is read, alone, as it is engraved on the desk.
+     *
+     * @param  ?int  $bars  the first ones only
      */
-    public function engraving(): string
+    public function engraving(?int $bars = null): string
     {
-        return Cache::remember($this->cacheKey('engraving'), now()->addDays(30), fn (): string => $this->document()->only($this->score()->readParts)->toXml());
+        return Cache::remember($this->cacheKey("engraving:$bars"), now()->addDays(30), function () use ($bars): string {
+            $part = $this->document()->only($this->score()->readParts);
+
+            return ($bars === null ? $part : $part->first($bars))->toXml();
+        });
     }
 
     public function score(): Score
@@ -107,7 +113,15 @@ final class Piece extends Model
      */
     public function cacheKey(string $what): string
     {
-        return 'piece:'.hash('xxh128', "$this->part $this->musicxml").":$what";
+        return "piece:{$this->fingerprint()}:$what";
+    }
+
+    /**
+     * A short name for what the file holds.
+     */
+    public function fingerprint(): string
+    {
+        return hash('xxh128', "$this->part $this->musicxml");
     }
 
     /**

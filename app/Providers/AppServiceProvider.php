@@ -5,12 +5,21 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Tarnwind\Core\Craft\Craft;
+use Tarnwind\Core\Crafts;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());
+        Vite::useBuildDirectory(config()->string('tarnwind.build'));
+        /** @var list<class-string<Craft>> $crafts */
+        $crafts = config()->array('tarnwind.crafts');
+        if ($crafts !== []) {
+            Crafts::with($crafts);
+        }
     }
 }

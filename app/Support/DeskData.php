@@ -36,6 +36,7 @@ final class DeskData
                 'measured' => $student->right_comfortable !== null && $student->left_comfortable !== null,
             ]],
             'score' => [
+                'engraving' => $copy->piece->fingerprint(),
                 'tempo' => $tempo->quartersPerMinute(),
                 'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'ratio' => $step[2] / $tempo->quartersPerMinute()], $tempo->steps()),
                 'playback' => $score->playbackOrder,
@@ -54,7 +55,7 @@ final class DeskData
                     'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),
                 ], $reading->keys),
             ],
-            'gestures' => $student->teacher->gesturePalette(),
+            'teacher' => ['gestures' => $student->teacher->gesturePalette()],
             'plan' => $plan->toArray(),
         ];
     }

@@ -68,7 +68,7 @@ test('the form strip shows the worst blur of each bar and the gravest finding', 
         { onset: '4', value: 0 },
         { onset: '19/2', value: 2 },
     ];
-    const strip = pedalStrip([0, 4, 8], { spans: [], blur, findings: [finding(0, 'hint'), finding(2, 'serious'), finding(2, 'warning')] });
+    const strip = pedalStrip([0, 4, 8], { from: '0', to: '12', spans: [], blur, findings: [finding(0, 'hint'), finding(2, 'serious'), finding(2, 'warning')] });
     expect(strip.map(({ look }) => look)).toEqual(['cloudy', 'clear', 'muddy']);
     expect(strip.map(({ sign }) => sign)).toEqual([null, null, 'serious']);
     expect(strip[2]?.says).toBe('blur 2.00, muddy, with findings');
@@ -77,7 +77,14 @@ test('the form strip shows the worst blur of each bar and the gravest finding', 
 test('the form strip of the count shows how much there is to take care of', () => {
     const hazard = (measure: number) => ({ kind: 'accidental' as const, at: '0', measure, notes: [], value: null, reason: '' });
     const cross = { from: '4', to: '5', measure: 1, right: 3, left: 2, grid: [], spoken: '' };
-    const strip = countStrip(3, { bars: [], cross_rhythms: [cross], hazards: [hazard(1), hazard(1), hazard(1), hazard(2)], limits: [], limit: null });
+    const strip = countStrip(3, {
+        bars: [],
+        cross_rhythms: [cross],
+        hazards: [hazard(1), hazard(1), hazard(1), hazard(2)],
+        limits: [],
+        limit: null,
+        swung: [],
+    });
     expect(strip.map(({ look }) => look)).toEqual(['clear', 'cloudy', 'veiled']);
     expect(strip.map(({ sign }) => sign)).toEqual([null, 'warning', null]);
     expect(strip[0]?.height).toBe(0);

@@ -1,16 +1,17 @@
 import { expect, test } from '@playwright/test';
 import * as edits from '../../resources/js/crafts/pedal/edits';
 import { fractionValue } from '../../resources/js/support/fraction';
-import type { PedalMark } from '../../resources/js/types/generated/plan';
+import type { PedalMark } from '../../resources/js/crafts/pedal/edits';
+import type { Moment, Timeline } from '../../resources/js/desk/timeline';
 
 // Two bars of four quarters, a moment on every quarter, the end being the ninth.
-const moments: edits.Moment[] = Array.from({ length: 9 }, (_, index) => ({
+const moments: Moment[] = Array.from({ length: 9 }, (_, index) => ({
     at: String(index),
     place: index === 8 ? { measure: 'b', offset: '4' } : { measure: index < 4 ? 'a' : 'b', offset: String(index % 4) },
     measure: index < 4 ? 0 : 1,
     notes: [],
 }));
-const line: edits.Timeline = {
+const line: Timeline = {
     moments,
     times: moments.map(({ at }) => fractionValue(at)),
     quarters: ({ measure, offset }) => (measure === 'a' ? fractionValue(offset) : measure === 'b' ? 4 + fractionValue(offset) : null),

@@ -6,7 +6,7 @@ import { findingsStrip } from '../../resources/js/desk/strip';
 import type { Laid } from '../../resources/js/engraving/layout';
 import { HIGHEST, keyName, LOWEST } from '../../resources/js/studio/pianos';
 import { spanName } from '../../resources/js/support/intervals';
-import type { FingeredNote } from '../../resources/js/types/generated/hand';
+import type { FingeredNote } from '@generated/hand';
 
 const finger = (note: string, midi: number, hand: 'left' | 'right', digit = '1'): [string, FingeredNote] => [
     note,

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { latestOnly } from '../../resources/js/support/latest';
 
-test('one question at a time; of those that come meanwhile only the last, or what they make together', async () => {
+test('one question at a time; of those that come meanwhile only the last', async () => {
     const asked: string[] = [];
     let finish: () => void = () => undefined;
     const work = (question: string): Promise<void> => {
@@ -21,18 +21,4 @@ test('one question at a time; of those that come meanwhile only the last, or wha
     await first;
     void ask('d');
     expect(asked).toEqual(['a', 'c', 'd']);
-
-    const merged: string[] = [];
-    const together = latestOnly<string>(
-        async (question) => {
-            merged.push(question);
-            await new Promise((resolve) => setTimeout(resolve, 5));
-        },
-        (waiting, next) => waiting + next,
-    );
-    const run = together('a');
-    void together('b');
-    void together('c');
-    await run;
-    expect(merged).toEqual(['a', 'bc']);
 });

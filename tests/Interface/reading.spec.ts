@@ -2,11 +2,11 @@ import { expect, test } from '@playwright/test';
 import * as edits from '../../resources/js/crafts/read/edits';
 import { rows, twins } from '../../resources/js/crafts/read/likeness';
 import { readStrip, stripSections } from '../../resources/js/crafts/read/strip';
-import type { ReadingMark } from '../../resources/js/desk/useDesk';
+import type { ReadingMark } from '../../resources/js/crafts/read/edits';
 import { clicksFromRate, rateFromClicks } from '../../resources/js/studio/rates';
 import { difference } from '../../resources/js/support/fraction';
 import { printed } from '../../resources/js/support/names';
-import type { Likeness, ReadingDocument, ReadNote } from '../../resources/js/types/generated/reading';
+import type { Likeness, ReadAnswer, ReadNote } from '@generated/read';
 
 const place = (measure: string, offset = '0') => ({ measure, offset });
 const chord = (root: string) => ({ root, quality: 'major' as const, bass: null });
@@ -69,7 +69,7 @@ test('the form strip shows how full bars are, their twins, and the sections with
             { letter: 'A', from: '0', to: '4' },
             { letter: 'B', from: '4', to: '9' },
         ],
-    } as unknown as ReadingDocument;
+    } as unknown as ReadAnswer;
     const strip = readStrip(3, reading, 2);
     expect(strip.map(({ height }) => height)).toEqual([0.25, 1, 0.5]);
     expect(strip.map(({ sign }) => sign)).toEqual([null, 'warning', null]);

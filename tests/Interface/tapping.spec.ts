@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { inWords, match, placesOf, schedule, type TapBar } from '../../resources/js/crafts/count/tapping';
-import type { BarCount } from '../../resources/js/types/generated/counting';
+import { inWords, match, placesOf, schedule, swinging, type TapBar } from '../../resources/js/crafts/count/tapping';
+import type { BarCount } from '@generated/count';
 
 const bar = (index: number, start: number, more: Partial<TapBar> = {}): TapBar => ({
     index,
@@ -99,4 +99,11 @@ test('shifting all taps shifts the mean and leaves the evenness as it is', () =>
     );
     expect(late.mean! - plain.mean!).toBeCloseTo(50);
     expect(late.spread).toBeCloseTo(plain.spread!);
+});
+
+test('where quavers swing, those off the beat are expected late, and the beats stay', () => {
+    const quavers = (bar: TapBar) => [0, 0.5, 1, 1.5].map((at) => ({ at: bar.start + at, label: '' }));
+    const { clicks, targets } = schedule([bar(0, 0)], () => 60, quavers, swinging([0]));
+    expect(targets.map(({ ms }) => Math.round(ms - 4000))).toEqual([0, 667, 1000, 1500]);
+    expect(clicks.map(({ ms }) => ms)).toEqual(Array.from({ length: 8 }, (_, beat) => beat * 1000));
 });

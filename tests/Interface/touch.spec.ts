@@ -3,7 +3,7 @@ import { articulate, clear, drawSlur, gesture, hold, moveSlur, removeSlur } from
 import { layLengths } from '../../resources/js/crafts/touch/lengths';
 import { layArcs } from '../../resources/js/crafts/touch/slurs';
 import type { Laid } from '../../resources/js/engraving/layout';
-import type { KeyLength } from '../../resources/js/types/generated/touch';
+import type { KeyLength } from '@generated/touch';
 
 test('notes are left in one way at a time; the same way again takes it back', () => {
     let marks = articulate([], ['a', 'b'], 'staccato');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\CopyRequest;
+use App\Http\Requests\EngravingRequest;
 use App\Http\Requests\PlanRequest;
 use App\Models\Piece;
 use App\Models\StudentCopy;
@@ -37,9 +38,12 @@ final class StudentCopyController
         return Inertia::render('Desk', DeskData::of($copy));
     }
 
-    public function engraving(StudentCopy $copy): Response
+    /**
+     * The score to be engraved: all of it, or its first bars, which are soon seen.
+     */
+    public function engraving(EngravingRequest $request, StudentCopy $copy): Response
     {
-        return response($copy->piece->engraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response($copy->piece->engraving($request->bars()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     public function plan(StudentCopy $copy): JsonResponse

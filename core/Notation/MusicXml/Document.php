@@ -110,6 +110,21 @@ final class Document
     }
 
     /**
+     * The same score with its first bars only.
+     */
+    public function first(int $bars): self
+    {
+        $copy = $this->copy();
+        foreach ($copy->parts() as $part) {
+            foreach (array_slice(Xml::children($part, 'measure'), $bars) as $measure) {
+                $part->removeChild($measure);
+            }
+        }
+
+        return $copy;
+    }
+
+    /**
      * The stored form: UTF-8, with all ids.
      */
     public function toXml(): string

@@ -1,7 +1,9 @@
 <script
     setup
     lang="ts"
-    generic="Finding extends { kind: string; severity: 'hint' | 'warning' | 'serious'; at: string; reason: string; remedy: { label: string } | null }"
+    generic="
+        Finding extends { kind: string; severity: 'hint' | 'warning' | 'serious'; at: string; reason: string; remedy: { action: string; label: string } | null }
+    "
 >
 /** What is wrong in a bar, each with its one action where there is one. */
 defineProps<{ findings: readonly Finding[] }>();

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { StripColumn, StripSection } from './strip';
-import type { MeasureData } from './useDesk';
+import type { Desk, MeasureData } from './useDesk';
 
-const props = withDefaults(defineProps<{ measures: MeasureData[]; columns: StripColumn[]; current: number; sections?: StripSection[] }>(), {
+const props = withDefaults(defineProps<{ measures: MeasureData[]; columns: StripColumn[]; desk: Desk; sections?: StripSection[] }>(), {
     sections: () => [],
 });
-const emit = defineEmits<{ jump: [measure: number] }>();
 
 const HEIGHT = 26;
 
+const current = computed(() => props.desk.measure.value);
+const selection = computed(() => props.desk.selection.value);
 const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)));
 </script>
 
@@ -23,7 +24,7 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
                 :style="{ flexGrow: section.to - section.from }"
                 :aria-label="`Section ${section.letter}`"
                 tabindex="-1"
-                @click="emit('jump', section.from)"
+                @click="desk.moveToMeasure(section.from)"
             >
                 {{ section.letter }}
             </button>
@@ -33,11 +34,11 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
                 v-for="(column, index) in columns"
                 :key="index"
                 type="button"
-                :class="['bar', { current: index === current }]"
+                :class="['bar', { current: index === current, selected: selection.isRange && index >= selection.bars.first && index <= selection.bars.last }]"
                 :aria-label="`Bar ${measures[index]?.number}: ${column.says}`"
                 :aria-current="index === current"
                 tabindex="-1"
-                @click="emit('jump', index)"
+                @click="desk.moveToMeasure(index)"
             >
                 <span v-if="column.sign" :class="['sign', column.sign]" />
                 <span :class="['column', `tint-${column.look}`]" :style="{ height: `${Math.max(3, column.height * HEIGHT)}px` }" />
@@ -99,6 +100,10 @@ const every = computed(() => Math.max(1, Math.ceil(props.measures.length / 24)))
 .current {
     background: var(--lake-pale);
     border-radius: 4px;
+}
+
+.selected {
+    box-shadow: inset 0 2px 0 var(--heather);
 }
 
 .number {

@@ -15,7 +15,7 @@ defineProps<{ bar: MeasureData; about: string }>();
 
 <style scoped>
 .inspector {
-    width: 320px;
+    width: var(--inspector);
     flex: none;
     overflow-y: auto;
     padding: 14px 18px 24px;

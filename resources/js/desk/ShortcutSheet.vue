@@ -1,83 +1,24 @@
 <script setup lang="ts">
-defineProps<{ open: boolean }>();
+import { computed } from 'vue';
+import { shownKeys, type Key } from './keys';
+
+/** All keys, by where they are known. */
+const props = defineProps<{ open: boolean; groups: readonly { title: string; keys: readonly Key[] }[] }>();
 defineEmits<{ close: [] }>();
 
-type Row = [keys: string[], what: string];
-
-const GROUPS: { title: string; rows: Row[] }[] = [
-    {
-        title: 'Everywhere',
-        rows: [
-            [['←', '→'], 'previous and next moment'],
-            [['↑', '↓'], 'previous and next bar (also Shift with ← →)'],
-            [['V'], 'next view: read, count, hand, touch, pedal'],
-            [['Z', 'Y'], 'undo and redo (also with Ctrl)'],
-            [['?'], 'this sheet'],
-        ],
-    },
-    {
-        title: 'Read',
-        rows: [
-            [['B'], 'a phrase begins here, or does not'],
-            [['K'], 'next note of the chord, from the top down'],
-            [['1', '2', '3', '4'], 'this note is melody, bass, inner line, filling'],
-            [['R', 'L'], 'right or left hand plays this note'],
-        ],
-    },
-    {
-        title: 'Count',
-        rows: [
-            [['T'], 'start or stop tapping along'],
-            [['Space'], 'tap'],
-        ],
-    },
-    {
-        title: 'Hand',
-        rows: [
-            [['1', '…', '5'], 'this finger here; a second digit is a silent change'],
-            [['A'], 'compare the fingers this note could have'],
-            [['0'], 'plan this finger again'],
-            [['K'], 'next note of the chord, from the top down'],
-            [['R', 'L'], 'right or left hand plays this note'],
-        ],
-    },
-    {
-        title: 'Touch',
-        rows: [
-            [['G', 'N', 'M', 'O'], 'legato, tenuto, marcato, non-legato'],
-            [['P', 'S', 'W'], 'portato, staccato, staccatissimo'],
-            [['K'], 'one note of the chord, or all of them'],
-            [['0'], 'take the mark back'],
-            [['L'], 'a slur begins here; L again: it ends here'],
-            [['U'], 'take the slur over this note away'],
-            [['H'], 'hold the lowest or selected key one moment on (Shift: less)'],
-            [['1', '…', '9'], 'a gesture of your palette here'],
-        ],
-    },
-    {
-        title: 'Pedal',
-        rows: [
-            [['S'], 'suggest a pedal; your own marks stay'],
-            [['C'], 'pedal changes, or goes down, here'],
-            [['L'], 'pedal comes up here'],
-            [['[', ']'], 'end of this pedal one moment earlier or later'],
-            [['H'], 'half pedal, or full again'],
-            [['N'], 'no pedal here, by intention'],
-            [['X'], 'take this pedal mark out; the one before goes on'],
-            [['E'], 'write a note for the student at this bar'],
-        ],
-    },
-];
+const shown = computed(() =>
+    props.groups.map(({ title, keys }) => ({ title, rows: keys.filter((key) => key.shown !== null).map((key) => ({ keys: shownKeys(key), what: key.what })) })),
+);
 </script>
 
 <template>
     <a-modal :open="open" title="Hands stay on the keyboard" :footer="null" width="1120px" @cancel="$emit('close')">
         <div class="groups">
-            <section v-for="group in GROUPS" :key="group.title">
+            <section v-for="group in shown" :key="group.title">
                 <h3>{{ group.title }}</h3>
                 <table class="keys">
                     <tbody>
-                        <tr v-for="[keys, what] in group.rows" :key="what">
+                        <tr v-for="{ keys, what } in group.rows" :key="what">
                             <th scope="row">
                                 <kbd v-for="key in keys" :key="key">{{ key }}</kbd>
                             </th>

@@ -2,11 +2,13 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { svgElement } from '../engraving/engraver';
 import { nearestSpot, type Laid } from '../engraving/layout';
+import type { Desk } from './useDesk';
 
 /** One engraved line; what stands above and under it, the lanes of the craft in front, comes from outside. */
-const props = withDefaults(defineProps<{ laid: Laid; cursor: number; layers?: ReadonlyMap<string, string> | null }>(), { layers: null });
+const props = withDefaults(defineProps<{ laid: Laid; desk: Desk; tints?: ReadonlyMap<string, string> | null }>(), { tints: null });
 
-const emit = defineEmits<{ select: [moment: number] }>();
+/** `range`: a pointer that may drag over bars has gone down; `handle`: one end of the selection is taken. */
+const emit = defineEmits<{ select: [moment: number]; range: [start: PointerEvent]; handle: [end: 'first' | 'last', start: PointerEvent] }>();
 
 const root = ref<HTMLElement>();
 const sheet = ref<HTMLElement>();
@@ -32,19 +34,38 @@ async function show(): Promise<void> {
     tint();
 }
 
-/** Marks each note head with the layer it belongs to, for the stylesheet. */
+/** Marks each note head with its tint, for the stylesheet. */
 function tint(): void {
     for (const note of sheet.value?.querySelectorAll<SVGElement>('g.note') ?? []) {
-        const layer = props.layers?.get(note.id);
-        if (layer === undefined) delete note.dataset['layer'];
-        else note.dataset['layer'] = layer;
+        const tint = props.tints?.get(note.id);
+        if (tint === undefined) delete note.dataset['layer'];
+        else note.dataset['layer'] = tint;
     }
 }
 
 watch([near, () => props.laid.system], show);
-watch(() => props.layers, tint);
+watch(() => props.tints, tint);
 
-const spot = computed(() => props.laid.spots.find(({ moment }) => moment === props.cursor) ?? null);
+const spot = computed(() => props.laid.spots.find(({ moment }) => moment === props.desk.cursor.value) ?? null);
+
+/** The part of this line that is selected, as shares of its width. */
+const selected = computed(() => {
+    const { isRange, bars } = props.desk.selection.value;
+    const here = props.laid.system.measures.filter(({ id }) => {
+        const bar = props.desk.piece.barOf(id);
+        return bar !== undefined && bar >= bars.first && bar <= bars.last;
+    });
+    const [first, last] = [here[0], here.at(-1)];
+    if (!first || !last) return null;
+    const width = props.laid.system.width;
+    return {
+        isRange,
+        left: `${(100 * first.left) / width}%`,
+        width: `${(100 * (last.right - first.left)) / width}%`,
+        first: props.desk.piece.barOf(first.id) === bars.first,
+        last: props.desk.piece.barOf(last.id) === bars.last,
+    };
+});
 
 function pick(event: MouseEvent): void {
     const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
@@ -62,7 +83,12 @@ onMounted(reveal);
 </script>
 
 <template>
-    <section ref="root" class="system" @click="pick">
+    <section ref="root" class="system" @click="pick" @pointerdown="emit('range', $event)">
+        <div v-if="selected" :class="['selection', { range: selected.isRange }]" :style="{ left: selected.left, width: selected.width }" aria-hidden="true">
+            <template v-for="end in ['first', 'last'] as const" :key="end">
+                <span v-if="selected[end]" :class="['end', end]" @pointerdown.stop="emit('handle', end, $event)" @click.stop />
+            </template>
+        </div>
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
         <slot v-if="near" name="above" />
         <div class="engraved">
@@ -94,6 +120,59 @@ onMounted(reveal);
     border-inline: 1px solid rgba(31, 95, 107, 0.5);
     border-radius: 5px;
     pointer-events: none;
+}
+
+.selection {
+    position: absolute;
+    top: 0;
+    bottom: 10px;
+    pointer-events: none;
+}
+
+.selection.range {
+    background: rgba(108, 74, 120, 0.1);
+    border-block: 2px solid rgba(108, 74, 120, 0.45);
+}
+
+/* Ends of the selection to be dragged; a finger finds them at the bar it has tapped. */
+.end {
+    position: absolute;
+    top: -4px;
+    z-index: 2;
+    display: none;
+    width: 26px;
+    height: 26px;
+    border: 2px solid var(--sheet);
+    border-radius: 50%;
+    background: var(--heather);
+    cursor: ew-resize;
+    pointer-events: auto;
+    touch-action: none;
+}
+
+.range .end {
+    display: block;
+    width: 14px;
+    height: 14px;
+}
+
+.end.first {
+    left: 0;
+    translate: -50% 0;
+}
+
+.end.last {
+    right: 0;
+    translate: 50% 0;
+}
+
+@media (pointer: coarse) {
+    .end,
+    .range .end {
+        display: block;
+        width: 26px;
+        height: 26px;
+    }
 }
 
 .lanes-placeholder {

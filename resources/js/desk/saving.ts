@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue';
 import { getJson, HttpError, sendJson } from '../support/http';
-import type { PlanDocument } from '../types/generated/plan';
+import type { PlanDocument } from '@generated/plan';
 
 /**
  * saved: the server has everything; pending: an edit is about to be sent; waiting: the server is away and edits

@@ -1,3 +1,4 @@
+import { fractionValue } from '../support/fraction';
 import type { System } from './geometry';
 
 /** A moment's place on a system. */
@@ -31,6 +32,21 @@ export interface TimedMoment {
     moment: number;
     time: number;
     notes: string[];
+}
+
+/** The bars of a score with their moments, by id. */
+export function barsOf(
+    score: { measures: readonly { id: string; start: string; length: string }[]; moments: readonly { measure: number; notes: string[] }[] },
+    times: readonly number[],
+): ReadonlyMap<string, Bar> {
+    const moments: TimedMoment[][] = score.measures.map(() => []);
+    score.moments.forEach(({ measure, notes }, moment) => moments[measure]?.push({ moment, time: times[moment] ?? 0, notes }));
+    return new Map(
+        score.measures.map(({ id, start, length }, index) => {
+            const from = fractionValue(start);
+            return [id, { from, to: from + fractionValue(length), moments: moments[index]! }];
+        }),
+    );
 }
 
 /** Half the width of a note head at the usual size. */

@@ -1,74 +1,47 @@
 <script setup lang="ts">
 import { Head } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
-import CountInspector from '../crafts/count/CountInspector.vue';
-import CountLane from '../crafts/count/CountLane.vue';
-import CountTools from '../crafts/count/CountTools.vue';
-import { countStrip } from '../crafts/count/strip';
-import TapAlong from '../crafts/count/TapAlong.vue';
-import { useTapAlong } from '../crafts/count/useTapAlong';
-import { useCounting } from '../crafts/count/useCounting';
-import FingerLayer from '../crafts/hand/FingerLayer.vue';
-import HandInspector from '../crafts/hand/HandInspector.vue';
-import HandTools from '../crafts/hand/HandTools.vue';
-import { useFingers } from '../crafts/hand/useFingers';
-import { useHands } from '../crafts/hand/useHands';
-import { pedalKeys } from '../crafts/pedal/actions';
-import { dragEnd } from '../crafts/pedal/drag';
-import * as edits from '../crafts/pedal/edits';
-import FootLine from '../crafts/pedal/FootLine.vue';
-import PedalInspector from '../crafts/pedal/PedalInspector.vue';
-import PedalTools from '../crafts/pedal/PedalTools.vue';
-import { pedalStrip } from '../crafts/pedal/strip';
-import { twins } from '../crafts/read/likeness';
-import PhraseArches from '../crafts/read/PhraseArches.vue';
-import ReadInspector from '../crafts/read/ReadInspector.vue';
-import ReadLane from '../crafts/read/ReadLane.vue';
-import ReadTools from '../crafts/read/ReadTools.vue';
-import { readStrip, stripSections } from '../crafts/read/strip';
-import TwinBars from '../crafts/read/TwinBars.vue';
-import { useCorrections } from '../crafts/read/useCorrections';
-import { useReading } from '../crafts/read/useReading';
+import { CRAFTS } from '@crafts';
+import type { Context } from '../desk/craft';
 import DeskHeader from '../desk/DeskHeader.vue';
 import DeskNotice from '../desk/DeskNotice.vue';
-import TouchInspector from '../crafts/touch/TouchInspector.vue';
-import GestureLine from '../crafts/touch/GestureLine.vue';
-import SlurLayer from '../crafts/touch/SlurLayer.vue';
-import TouchLane from '../crafts/touch/TouchLane.vue';
-import TouchTools from '../crafts/touch/TouchTools.vue';
-import { useTouch } from '../crafts/touch/useTouch';
 import FormStrip from '../desk/FormStrip.vue';
-import HarmonyLane from '../desk/HarmonyLane.vue';
-import ShortcutSheet from '../desk/ShortcutSheet.vue';
-import { findingsStrip } from '../desk/strip';
-import SystemView from '../desk/SystemView.vue';
-import type { Naming } from '../desk/naming';
-import { useDesk, type DeskProps } from '../desk/useDesk';
-import { layMoments, type Bar, type Laid } from '../engraving/layout';
-import { useEngraving } from '../engraving/useEngraving';
+import { deskKeys, undoKeys } from '../desk/deskKeys';
+import { keyFor } from '../desk/keys';
 import { followPointer, placeUnder } from '../desk/pointer';
-import { fractionValue } from '../support/fraction';
-import type { PedalMark } from '../types/generated/plan';
-import type { Slur } from '../types/generated/touch';
+import ShortcutSheet from '../desk/ShortcutSheet.vue';
+import type { StripColumn } from '../desk/strip';
+import SystemView from '../desk/SystemView.vue';
+import ToolRow from '../desk/ToolRow.vue';
+import { useAnswers } from '../desk/useAnswers';
+import { useDesk, type DeskProps } from '../desk/useDesk';
+import { barsOf, layMoments, nearestSpot, type Laid } from '../engraving/layout';
+import { useEngraving } from '../engraving/useEngraving';
 
 const props = defineProps<DeskProps>();
 
 const desk = useDesk(props);
-const { systems, total, trouble: engravingTrouble, engrave } = useEngraving(`/copies/${props.copy.id}/engraving`);
+const {
+    systems,
+    total,
+    trouble: engravingTrouble,
+    engrave,
+} = useEngraving(`/copies/${props.copy.id}/engraving`, props.score.engraving, props.score.measures.length);
 
 const SCALE = 38;
 const column = ref<HTMLElement>();
 const sheetOpen = ref(false);
 
-const bars = new Map<string, Bar>();
-props.score.measures.forEach(({ id, start, length }, index) => {
-    const moments = props.score.moments.flatMap(({ measure, notes }, moment) => (measure === index ? [{ moment, time: desk.times[moment] ?? 0, notes }] : []));
-    bars.set(id, { from: fractionValue(start), to: fractionValue(start) + fractionValue(length), moments });
-});
-const laid = computed<Laid[]>(() => systems.value.map((system) => layMoments(system, bars)));
-const marks = computed(() => edits.placed(desk.pedal.value, desk.line));
-const current = computed(() => edits.markAt(desk.pedal.value, desk.line, desk.cursor.value)?.mark ?? null);
-const tempo = computed(() => desk.plan.value.tempo ?? props.score.tempo);
+const bars = barsOf(props.score, desk.times);
+const known = new WeakMap<object, Laid>();
+/** A system is laid once, however many follow it. */
+const laid = computed<Laid[]>(() =>
+    systems.value.map((system) => {
+        const one = known.get(system) ?? layMoments(system, bars);
+        known.set(system, one);
+        return one;
+    }),
+);
 
 let width = 0;
 const resize = new ResizeObserver(([entry]) => {
@@ -80,134 +53,108 @@ const resize = new ResizeObserver(([entry]) => {
 onMounted(() => column.value && resize.observe(column.value));
 onBeforeUnmount(() => resize.disconnect());
 
-const VIEWS = { read: 'Read', count: 'Count', hand: 'Hand', touch: 'Touch', pedal: 'Pedal' } as const;
-type View = keyof typeof VIEWS;
-const view = ref<View>('pedal');
-const counting = useCounting(props.copy.id);
-const reader = useReading(props.copy.id);
-const reading = reader.reading;
-const naming = ref<Naming>('both');
-const hander = useHands(props.copy.id, desk.piece, () => desk.fingers.value);
-const hands = hander.hands;
-const fingers = useFingers(desk, props.score, hander);
-const toucher = useTouch(props.copy.id, desk, props.score, props.gestures);
-const touch = toucher.touch;
-const corrections = useCorrections(desk, props.score, reading);
-
-function show(name: View): void {
-    view.value = name;
-    if (name === 'count') void counting.ask(tempo.value);
-    if (name === 'read' || name === 'count') void reader.ask(desk.plan.value);
-    if (name === 'hand') void hander.ask(desk.plan.value);
-    if (name === 'touch') void toucher.ask(desk.plan.value);
-    if (name === 'pedal') desk.freshen();
-}
-
-/** The views in working order. */
-function nextView(): void {
-    const names = Object.keys(VIEWS) as View[];
-    show(names[(names.indexOf(view.value) + 1) % names.length]!);
-}
-
-watch(desk.reading, (marks) => {
-    if (reading.value || marks.length > 0) void reader.ask(desk.plan.value);
-});
-watch(desk.plan, (plan) => {
-    if (view.value === 'hand') void hander.ask(plan);
-    if (view.value === 'touch') void toucher.ask(plan);
-    if (view.value === 'pedal') desk.freshen();
-});
-watch(reading, (now) => now && (desk.harmonies.value = now.harmonies));
-
-const layers = computed(() =>
-    view.value === 'read' && reading.value ? new Map(reading.value.notes.flatMap(({ pieces, layer }) => pieces.map((id) => [id, layer]))) : null,
-);
-const alike = computed(() => new Set(twins(reading.value?.likenesses ?? [], desk.measure.value).map(({ measure }) => props.score.measures[measure]?.id ?? '')));
-
-function subdivide(syllables: number): void {
-    counting.subdivision.value = syllables;
-    void counting.ask(tempo.value);
-}
-
-watch(tempo, () => {
-    if (view.value === 'count') void counting.ask(tempo.value);
-});
-
-const starts = props.score.measures.map((measure) => fractionValue(measure.start));
-const columns = computed(() => {
-    if (view.value === 'count' && counting.counting.value) return countStrip(starts.length, counting.counting.value);
-    if (view.value === 'read' && reading.value) return readStrip(starts.length, reading.value, desk.measure.value);
-    if (view.value === 'hand' && hands.value) return findingsStrip(starts.length, hands.value.findings);
-    if (view.value === 'touch' && touch.value) return findingsStrip(starts.length, touch.value.findings);
-    return pedalStrip(starts, desk.examination.value);
-});
-
-/** Keys of every view. */
-function moves(byBar: boolean): Record<string, () => void> {
-    const bar = (step: number) => () => desk.moveToMeasure(desk.measure.value + step);
-    const moment = (step: number) => () => desk.moveTo(desk.cursor.value + step);
-    return {
-        ArrowLeft: byBar ? bar(-1) : moment(-1),
-        ArrowRight: byBar ? bar(1) : moment(1),
-        ArrowUp: bar(-1),
-        ArrowDown: bar(1),
-        Home: () => desk.moveTo(0),
-        End: () => desk.moveTo(props.score.moments.length),
-        v: nextView,
-        z: desk.undo,
-        y: desk.redo,
-        '?': () => (sheetOpen.value = true),
-    };
-}
-
-const tapping = useTapAlong(desk, props.score, tempo, counting.counting, reading);
-
-const KEYS: Record<View, () => Record<string, (event: KeyboardEvent) => void>> = {
-    read: () => corrections.keys,
-    count: () => tapping.keys,
-    hand: () => fingers.keys,
-    touch: () => toucher.keys,
-    pedal: () => pedalKeys(desk),
+const context: Context = {
+    copy: props.copy,
+    desk,
+    score: props.score,
+    student: props.student,
+    teacher: props.teacher,
+    answer: useAnswers(
+        props.copy.id,
+        desk.piece,
+        CRAFTS.reduce((all, { joinings }) => ({ ...all, ...joinings }), {}),
+    ),
+    lines: { laid, under: (pointer) => placeUnder(pointer, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value) },
 };
+const crafts = CRAFTS.map((craft) => ({ craft, state: craft.use(context) }));
+const front = ref(crafts.at(-1)!.craft.name);
+const shown = computed(() => crafts.find(({ craft }) => craft.name === front.value)!);
+const tools = computed(() => shown.value.state.keys.filter(({ label }) => label !== undefined));
+const isKnown = computed(() => context.answer(shown.value.craft.asks[0]).known.value !== null);
+const trouble = computed(
+    () =>
+        [
+            desk.trouble,
+            engravingTrouble,
+            ...crafts.flatMap(({ state }) => state.trouble ?? []),
+            ...shown.value.craft.asks.map((name) => context.answer(name).trouble),
+        ]
+            .map(({ value }) => value)
+            .find((text) => text !== '') ?? '',
+);
+
+/** Asks for what the craft in front says about the plan as it is now; the notes are seen first. */
+function ask(): void {
+    if (laid.value.length === 0 && !engravingTrouble.value) return;
+    const { craft, state } = shown.value;
+    craft.asks.forEach((name, index) => void context.answer(name).ask(desk.plan.value, index === 0 ? state.asked?.value : {}));
+}
+watch([desk.plan, front, () => shown.value.state.asked?.value, () => laid.value.length > 0], ask);
+
+const clear: StripColumn[] = props.score.measures.map(() => ({ height: 0, look: 'clear', sign: null, says: '' }));
+
+const nextView = (): void => {
+    front.value = crafts[(crafts.indexOf(shown.value) + 1) % crafts.length]!.craft.name;
+};
+const everywhere = deskKeys(desk, props.score, { nextView, help: () => (sheetOpen.value = true), views: CRAFTS.map(({ title }) => title.toLowerCase()) });
+const groups = computed(() => [{ title: 'Everywhere', keys: everywhere }, ...crafts.map(({ craft, state }) => ({ title: craft.title, keys: state.keys }))]);
 
 function onKey(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (sheetOpen.value || target.closest('input:not([type="checkbox"]), textarea, select, [role="combobox"], [role="listbox"], [role="dialog"]')) return;
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const held = event.ctrlKey || event.metaKey;
-    const keys = held ? { z: () => (event.shiftKey ? desk.redo() : desk.undo()), y: desk.redo } : { ...moves(event.shiftKey), ...KEYS[view.value]() };
-    const run = (keys as Record<string, ((event: KeyboardEvent) => void) | undefined>)[key];
-    if (!run || event.altKey) return;
+    if (sheetOpen.value) return;
+    const key = undoKeys(desk, event) ?? keyFor(event, [shown.value.state.keys, everywhere]);
+    if (!key) return;
     event.preventDefault();
-    run(event);
+    key.run(event);
 }
 onMounted(() => {
     window.addEventListener('keydown', onKey);
     const asked = new URLSearchParams(window.location.search);
     const bar = Number(asked.get('bar') ?? NaN);
     if (Number.isInteger(bar)) desk.moveToMeasure(bar);
-    const wanted = (Object.keys(VIEWS) as View[]).find((name) => name === asked.get('view'));
-    if (wanted) show(wanted);
+    const wanted = CRAFTS.find(({ name }) => name === asked.get('view'));
+    if (wanted) front.value = wanted.name;
 });
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
-const placedGestures = computed(() =>
-    desk.gestures.value.flatMap((mark) => {
-        const time = desk.line.quarters(mark.at);
-        return time === null ? [] : [{ mark, time }];
-    }),
-);
+/** px that a pointer moves before it drags. */
+const STILL = 8;
 
-/** Drags one end of a slur; where it is let go it ends. */
-function dragSlur(slur: Slur, end: 'from' | 'to', start: PointerEvent): void {
-    followPointer(start, (last) => {
-        const found = placeUnder(last, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value);
-        if (found) toucher.dropSlur(slur, end, found.laid, found.x);
-    });
+function barUnder(pointer: PointerEvent): number | null {
+    const found = context.lines.under(pointer);
+    const spot = found && nearestSpot(found.laid, found.x);
+    return spot ? (props.score.moments[spot.moment]?.measure ?? null) : null;
 }
 
-function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
-    dragEnd(desk, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value, mark, end, event);
+/** Selects bars by dragging over them; a finger scrolls, and has the handles. */
+function dragRange(start: PointerEvent): void {
+    if (start.pointerType === 'touch' || start.button !== 0) return;
+    const from = barUnder(start);
+    if (from === null) return;
+    let moved = false;
+    followPointer(
+        start,
+        () => moved && window.addEventListener('click', (event) => event.stopPropagation(), { capture: true, once: true }),
+        (moving) => {
+            if (!moved && Math.hypot(moving.clientX - start.clientX, moving.clientY - start.clientY) < STILL) return;
+            moved = true;
+            const to = barUnder(moving);
+            if (to !== null) desk.select(from, to);
+        },
+        desk.selectNone,
+    );
+}
+
+function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
+    const { bars: selected } = desk.selection.value;
+    const anchor = end === 'first' ? selected.last : selected.first;
+    followPointer(
+        start,
+        () => {},
+        (moving) => {
+            const bar = barUnder(moving);
+            if (bar !== null) desk.select(anchor, bar);
+        },
+    );
 }
 </script>
 
@@ -218,12 +165,14 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
         <div class="tools" role="toolbar" aria-label="Views and tools">
             <div class="views" role="group" aria-label="View">
-                <button v-for="(label, name) in VIEWS" :key="name" type="button" :aria-pressed="view === name" @click="show(name)">{{ label }}</button>
+                <button v-for="{ craft } in crafts" :key="craft.name" type="button" :aria-pressed="front === craft.name" @click="front = craft.name">
+                    {{ craft.title }}
+                </button>
             </div>
             <label class="field">
                 <span>♩<span class="long"> a minute</span></span>
                 <a-input-number
-                    :value="Math.round(tempo * 10) / 10"
+                    :value="Math.round(desk.tempo.value * 10) / 10"
                     :min="10"
                     :max="400"
                     aria-label="Quarters a minute"
@@ -231,113 +180,54 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
                     @change="(value: unknown) => typeof value === 'number' && desk.setTempo(value)"
                 />
             </label>
-            <PedalTools v-if="view === 'pedal'" :desk="desk" :schools="schools" />
-            <ReadTools v-else-if="view === 'read'" :naming="naming" @name="(value) => (naming = value)" @phrase="corrections.togglePhrase()" />
-            <HandTools
-                v-else-if="view === 'hand'"
-                :school="desk.plan.value.fingering ?? 'ease'"
-                @choose="desk.setFingering"
-                @compare="fingers.askAlternatives()"
-                @clear="fingers.clear()"
-            />
-            <TouchTools
-                v-else-if="view === 'touch'"
-                :touch="toucher"
-                :profile="desk.plan.value.touch ?? 'written'"
-                :lengths="touch?.style ?? null"
-                :own="desk.plan.value.lengths ?? {}"
-                @choose="desk.setProfile"
-                @change="desk.setLengths"
-            />
-            <CountTools v-else :subdivision="counting.subdivision.value" @choose="subdivide" />
+            <component :is="shown.craft.view.tools" v-if="shown.craft.view.tools" :key="front" :context="context" :state="shown.state" />
+            <ToolRow :tools="tools" />
         </div>
 
-        <DeskNotice
-            :desk="desk"
-            :trouble="desk.trouble.value || engravingTrouble || counting.trouble.value || reader.trouble.value || hander.trouble.value || toucher.trouble.value"
-        />
+        <DeskNotice :desk="desk" :trouble="trouble" />
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
-                <div ref="column" :class="['column', { touching: view === 'touch' && touch, fingered: view === 'hand' }]">
+                <div ref="column" :class="['column', shown.craft.look]">
                     <p v-if="laid.length === 0 && !engravingTrouble" class="engraving-note" role="status">Engraving …</p>
-                    <SystemView v-for="(place, index) in laid" :key="index" :laid="place" :cursor="desk.cursor.value" :layers="layers" @select="desk.moveTo">
-                        <template v-if="view === 'touch'" #above><GestureLine :laid="place" :gestures="placedGestures" /></template>
-                        <template v-else-if="view === 'read' && reading" #above><PhraseArches :laid="place" :reading="reading" /></template>
-                        <template v-if="view === 'hand' && hands" #over>
-                            <FingerLayer
-                                :laid="place"
-                                :fingers="hander.byNote.value"
-                                :hands="hands"
-                                :planned="desk.plan.value.fingering !== 'print'"
-                                :octaves="desk.octaves.value"
-                                :selected="fingers.note.value?.note ?? null"
-                            />
+                    <SystemView
+                        v-for="(place, index) in laid"
+                        :key="index"
+                        :laid="place"
+                        :desk="desk"
+                        :tints="shown.state.tints?.value ?? null"
+                        @select="desk.moveTo"
+                        @range="dragRange"
+                        @handle="dragHandle"
+                    >
+                        <template v-if="shown.craft.view.above" #above>
+                            <component :is="shown.craft.view.above" :context="context" :state="shown.state" :laid="place" />
                         </template>
-                        <template v-else-if="view === 'touch' && touch" #over>
-                            <SlurLayer :laid="place" :slurs="touch.slurs" :lengths="toucher.byNote.value" :current="toucher.current.value" @drag="dragSlur" />
+                        <template v-if="shown.craft.view.over" #over>
+                            <component :is="shown.craft.view.over" :context="context" :state="shown.state" :laid="place" />
                         </template>
-                        <template v-if="view === 'read'">
-                            <template v-if="reading">
-                                <TwinBars :laid="place" :bars="alike" />
-                                <ReadLane :laid="place" :reading="reading" :naming="naming" :measures="score.measures" @jump="desk.moveToMeasure" />
-                            </template>
-                        </template>
-                        <TouchLane v-else-if="view === 'touch' && touch" :laid="place" :touch="touch" />
-                        <template v-else-if="view === 'pedal'">
-                            <FootLine
-                                :laid="place"
-                                :marks="marks"
-                                :examination="desk.examination.value"
-                                :quarters-per-minute="tempo"
-                                :current="current"
-                                @drag="drag"
-                                @open="(finding) => desk.moveTo(desk.momentAt(finding.at))"
-                            />
-                            <HarmonyLane :laid="place" :harmonies="desk.harmonies.value" />
-                        </template>
-                        <CountLane v-else-if="view === 'count' && counting.counting.value" :laid="place" :counting="counting.counting.value" />
+                        <component :is="shown.craft.view.lane" v-if="shown.craft.view.lane" :context="context" :state="shown.state" :laid="place" />
                     </SystemView>
                     <p v-if="laid.length > 0 && laid.length < total" class="engraving-note" role="status">{{ laid.length }} of {{ total }} lines engraved …</p>
                 </div>
             </main>
-            <PedalInspector v-if="view === 'pedal'" :desk="desk" :score="score" :student="student" />
-            <ReadInspector v-else-if="view === 'read' && reading" :desk="desk" :score="score" :reading="reading" :corrections="corrections" />
-            <HandInspector
-                v-else-if="view === 'hand' && hands"
-                :desk="desk"
-                :score="score"
-                :student="student"
-                :hands="hands"
-                :fingers="fingers"
-                :alternatives="hander.alternatives.value"
-            />
-            <TouchInspector v-else-if="view === 'touch' && touch" :desk="desk" :score="score" :document="touch" :touch="toucher" />
-            <p v-else-if="view === 'read' || view === 'hand' || view === 'touch'" class="engraving-note wait" role="status">Reading the score …</p>
-            <CountInspector
-                v-else-if="counting.counting.value"
-                :counting="counting.counting.value"
-                :measures="score.measures"
-                :measure="desk.measure.value"
-                @jump="desk.moveToMeasure"
-            >
-                <TapAlong :tapping="tapping" :hands="reading !== null" />
-            </CountInspector>
+            <component :is="shown.craft.view.inspector" v-if="isKnown" :key="front" :context="context" :state="shown.state" />
+            <p v-else class="engraving-note wait" role="status">Reading the score …</p>
         </div>
 
         <FormStrip
             :measures="score.measures"
-            :columns="columns"
-            :sections="view === 'read' && reading ? stripSections(starts, reading) : []"
-            :current="desk.measure.value"
-            @jump="desk.moveToMeasure"
+            :columns="[...(shown.state.columns.value ?? clear)]"
+            :sections="[...(shown.state.sections?.value ?? [])]"
+            :desk="desk"
         />
-        <ShortcutSheet :open="sheetOpen" @close="sheetOpen = false" />
+        <ShortcutSheet :open="sheetOpen" :groups="groups" @close="sheetOpen = false" />
     </div>
 </template>
 
 <style scoped>
 .desk {
+    --inspector: 320px;
     display: flex;
     flex-direction: column;
     height: 100vh;
@@ -346,9 +236,9 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
 .tools {
     display: flex;
-    flex-wrap: wrap;
     align-items: center;
     gap: 6px;
+    min-height: 47px;
     padding: 7px 16px;
     background: var(--sheet);
     border-bottom: 1px solid var(--line);
@@ -356,6 +246,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 
 .views {
     display: flex;
+    flex: none;
     margin-right: 4px;
     border: 1px solid #b9b29f;
     border-radius: 6px;
@@ -389,6 +280,7 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 .tools :deep(.field) {
     display: flex;
     align-items: center;
+    flex: none;
     gap: 6px;
     margin-left: 8px;
     color: var(--quiet);
@@ -398,10 +290,6 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
     .tools :deep(kbd) {
         display: none;
     }
-}
-
-.tools :deep(.gap) {
-    width: 6px;
 }
 
 .middle {
@@ -432,7 +320,8 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
 }
 
 .wait {
-    width: 320px;
+    flex: none;
+    width: var(--inspector);
 }
 
 /* Room for columns of digits over and under the line. */
@@ -459,12 +348,8 @@ function drag(mark: PedalMark, end: 'from' | 'to', event: PointerEvent): void {
         display: none;
     }
 
-    .tools :deep(.gap) {
-        width: 0;
-    }
-
-    .middle :deep(.inspector) {
-        width: 270px;
+    .desk {
+        --inspector: 270px;
     }
 
     .scroll {

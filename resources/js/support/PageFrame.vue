@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link, usePage } from '@inertiajs/vue3';
 import { computed } from 'vue';
+import { forgetEngravings } from '../engraving/kept';
 
 const page = usePage<{ teacher: string | null }>();
 const teacher = computed(() => page.props.teacher);
@@ -11,7 +12,7 @@ const teacher = computed(() => page.props.teacher);
         <header class="top">
             <Link href="/" class="home">Tarnwind</Link>
             <span class="teacher">{{ teacher }}</span>
-            <Link href="/sign-out" method="post" as="button" class="out">Sign out</Link>
+            <Link href="/sign-out" method="post" as="button" class="out" @success="forgetEngravings">Sign out</Link>
         </header>
         <main><slot /></main>
     </div>

@@ -1,13 +1,9 @@
-/**
- * Runs work for one question at a time; of the questions that come meanwhile only the last is asked.
- *
- * @param merge what to ask where one waits already
- */
-export function latestOnly<Question>(work: (question: Question) => Promise<void>, merge: (waiting: Question, next: Question) => Question = (_, next) => next) {
+/** Runs work for one question at a time; of the questions that come meanwhile only the last is asked. */
+export function latestOnly<Question>(work: (question: Question) => Promise<void>) {
     let waiting: { question: Question } | null = null;
     let asking = false;
     return async (question: Question): Promise<void> => {
-        waiting = { question: waiting === null ? question : merge(waiting.question, question) };
+        waiting = { question };
         if (asking) return;
         asking = true;
         while (waiting !== null) {

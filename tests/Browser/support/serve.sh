@@ -1,8 +1,12 @@
 #!/usr/bin/env bash
 # Serves the application on a database of its own with the demo data, for the browser tests.
+# Usage: serve.sh PORT NAME      (NAME "toy": with the craft that the tests add)
 set -euo pipefail
 cd "$(dirname "$0")/../../.."
-export DB_DATABASE="$PWD/database/browser-test.sqlite" CACHE_PREFIX=browser-test TARNWIND_DEMO=true
+export DB_DATABASE="$PWD/database/$2-test.sqlite" CACHE_PREFIX="$2-test" TARNWIND_DEMO=true
+if [ "$2" = toy ]; then
+    export TARNWIND_CRAFTS='Tests\Toy\Breath\BreathCraft' TARNWIND_BUILD=build-toy
+fi
 rm -f "$DB_DATABASE"
 touch "$DB_DATABASE"
 php artisan cache:clear --quiet

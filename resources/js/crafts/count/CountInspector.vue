@@ -2,22 +2,29 @@
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
 import BarsByKind from '../../desk/BarsByKind.vue';
+import type { CraftProps } from '../../desk/craft';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import type { MeasureData } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
-import type { Counting, Hazard } from '../../types/generated/counting';
+import type { Hazard } from '@generated/count';
 import CrossGrid from './CrossGrid.vue';
+import TapAlong from './TapAlong.vue';
+import type { CountState } from './useCount';
 
-const props = defineProps<{ counting: Counting; measures: MeasureData[]; measure: number }>();
-const emit = defineEmits<{ jump: [measure: number] }>();
+const props = defineProps<CraftProps<CountState>>();
 
-const bar = computed(() => props.measures[props.measure]!);
-const spoken = computed(() => props.counting.bars[props.measure]?.spoken ?? '');
-const crosses = computed(() => props.counting.cross_rhythms.filter((cross) => cross.measure === props.measure));
-const here = computed(() => props.counting.hazards.filter((hazard) => hazard.measure === props.measure));
+const { desk, score } = props.context;
+const { measures } = score;
+const current = desk.measure;
+/** The inspector is shown where the piece has been counted. */
+const counting = computed(() => props.state.counting.value!);
 
-const limit = computed(() => props.counting.limits.find(({ measure }) => measure === props.measure) ?? null);
-const hardest = computed(() => (props.counting.limit?.tempo ? props.counting.limit : null));
+const bar = computed(() => measures[current.value]!);
+const spoken = computed(() => counting.value.bars[current.value]?.spoken ?? '');
+const crosses = computed(() => counting.value.cross_rhythms.filter((cross) => cross.measure === current.value));
+const here = computed(() => counting.value.hazards.filter((hazard) => hazard.measure === current.value));
+
+const limit = computed(() => counting.value.limits.find(({ measure }) => measure === current.value) ?? null);
+const hardest = computed(() => (counting.value.limit?.tempo ? counting.value.limit : null));
 
 const NAMES: Record<Hazard['kind'], string> = {
     'up-beat': 'Up-beat',
@@ -49,10 +56,10 @@ function where(hazard: Hazard): string {
             </p>
             <p v-if="hardest" class="quiet">
                 The whole piece goes up to ♩ = {{ hardest.tempo }}, limited by
-                <button type="button" @click="emit('jump', hardest.measure)">bar {{ measures[hardest.measure]?.number }}</button>
+                <button type="button" @click="desk.moveToMeasure(hardest.measure)">bar {{ measures[hardest.measure]?.number }}</button>
             </p>
         </section>
-        <slot />
+        <TapAlong :tapping="state.tapping" :hands="context.answer('read').known.value !== null" />
         <section v-if="crosses.length > 0">
             <h3>Cross-rhythm</h3>
             <CrossGrid v-for="cross in crosses" :key="cross.from" :cross="cross" />
@@ -68,7 +75,7 @@ function where(hazard: Hazard): string {
         </section>
         <section>
             <h3>In the whole piece</h3>
-            <BarsByKind :places="counting.hazards" :names="NAMES" :measures="measures" @jump="(index) => emit('jump', index)" />
+            <BarsByKind :places="counting.hazards" :names="NAMES" :measures="measures" @jump="desk.moveToMeasure" />
         </section>
     </InspectorFrame>
 </template>

@@ -1,17 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { xAt, type Laid } from '../../engraving/layout';
+import type { LineProps } from '../../desk/craft';
+import { xAt } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { Counting } from '../../types/generated/counting';
+import type { CountState } from './useCount';
 
-const props = defineProps<{ laid: Laid; counting: Counting }>();
+const props = defineProps<LineProps<CountState>>();
+
+const counting = props.state.counting;
 
 const HEIGHT = 46;
 const LETTER = 7.5;
 
+/** The bars of this line. */
+const inLine = computed(() => {
+    const index = props.laid.system.measures.map(({ id }) => props.context.desk.piece.barOf(id)).filter((bar) => bar !== undefined);
+    return index.flatMap((bar) => counting.value?.bars[bar] ?? []);
+});
+
 /** Syllables of this line; where they stand too close, those on which nothing is struck give way. */
 const syllables = computed(() => {
-    const all = props.counting.bars.flatMap((bar) => bar.syllables.map((syllable) => ({ ...syllable, time: fractionValue(syllable.at) })));
+    const all = inLine.value.flatMap((bar) => bar.syllables.map((syllable) => ({ ...syllable, time: fractionValue(syllable.at) })));
     const here = all
         .filter(({ time }) => time >= props.laid.from - 1e-9 && time < props.laid.to - 1e-9)
         .map((syllable) => ({ ...syllable, x: xAt(props.laid, syllable.time), struck: syllable.notes.length > 0, isBeat: /^\d/.test(syllable.text) }));
@@ -31,7 +40,7 @@ const syllables = computed(() => {
 });
 
 const crosses = computed(() =>
-    props.counting.cross_rhythms.flatMap((cross) => {
+    (counting.value?.cross_rhythms ?? []).flatMap((cross) => {
         const from = fractionValue(cross.from);
         if (from < props.laid.from || from >= props.laid.to) return [];
         const to = fractionValue(cross.to);
@@ -48,7 +57,7 @@ const crosses = computed(() =>
 </script>
 
 <template>
-    <svg class="count" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Count of this line">
+    <svg v-if="counting" class="count" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Count of this line">
         <g v-for="{ cross, left, right, label } in crosses" :key="cross.from" class="cross">
             <path :d="`M${left - 3} 12 v-5 H${right - 8} v5`" />
             <text :x="(left + right) / 2 - 5" y="11">{{ label }}</text>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { CraftProps } from '../../desk/craft';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import type { CountState } from './useCount';
 
-defineProps<{ subdivision: number }>();
-defineEmits<{ choose: [subdivision: number] }>();
+defineProps<CraftProps<CountState>>();
 
 const SUBDIVISIONS = [
     { value: 0, label: 'as each bar needs' },
@@ -17,6 +18,11 @@ const SUBDIVISIONS = [
 <template>
     <label class="field">
         <span>Syllables to a beat</span>
-        <ChoiceSelect :value="subdivision" :options="SUBDIVISIONS" label="Syllables to a beat" @choose="(syllables) => $emit('choose', syllables)" />
+        <ChoiceSelect
+            :value="state.subdivision.value"
+            :options="SUBDIVISIONS"
+            label="Syllables to a beat"
+            @choose="(syllables) => state.subdivide(syllables)"
+        />
     </label>
 </template>

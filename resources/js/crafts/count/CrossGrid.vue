@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CrossRhythm } from '../../types/generated/counting';
+import type { CrossRhythm } from '@generated/count';
 
 const props = defineProps<{ cross: CrossRhythm }>();
 

@@ -1,11 +1,11 @@
 import type { StripColumn } from '../../desk/strip';
-import type { Counting } from '../../types/generated/counting';
+import type { CountAnswer } from '@generated/count';
 
 /** So many places to take care of fill a column. */
 const FULL = 5;
 
 /** How many places of each bar are easily miscounted; a cross-rhythm has a sign. */
-export function countStrip(bars: number, counting: Counting): StripColumn[] {
+export function countStrip(bars: number, counting: CountAnswer): StripColumn[] {
     const counts = Array.from({ length: bars }, () => 0);
     for (const { measure } of counting.hazards) counts[measure] = (counts[measure] ?? 0) + 1;
     const crossed = new Set(counting.cross_rhythms.map(({ measure }) => measure));

@@ -1,5 +1,5 @@
 import { fractionValue } from '../../support/fraction';
-import type { BarCount } from '../../types/generated/counting';
+import type { BarCount } from '@generated/count';
 
 /** A bar as it is tapped along with. */
 export interface TapBar {
@@ -61,8 +61,14 @@ export type TapWhat = 'beats' | 'count' | 'notes' | 'right' | 'left';
  *
  * @param qpm quarters a minute at a place in quarters
  * @param places quarters at which a tap is expected, for a bar of the score
+ * @param played where a written place is played, in quarters
  */
-export function schedule(bars: readonly TapBar[], qpm: (quarters: number) => number, places: (bar: TapBar) => { at: number; label: string }[]): Schedule {
+export function schedule(
+    bars: readonly TapBar[],
+    qpm: (quarters: number) => number,
+    places: (bar: TapBar) => { at: number; label: string }[],
+    played: (quarters: number) => number = (quarters) => quarters,
+): Schedule {
     const first = bars[0];
     if (!first) return { clicks: [], targets: [], end: 0 };
     const clicks: Click[] = [];
@@ -81,12 +87,34 @@ export function schedule(bars: readonly TapBar[], qpm: (quarters: number) => num
         const offset = bar.origin / bar.beat;
         for (let beat = 0; beat * bar.beat < bar.length - 1e-6; beat++) {
             const number = Math.round(beat + offset) + 1;
-            clicks.push({ ms: ms + beat * bar.beat * perQuarter, accent: number === 1, label: String(number), countIn: false });
+            clicks.push({
+                ms: ms + (played(bar.start + beat * bar.beat) - bar.start) * perQuarter,
+                accent: number === 1,
+                label: String(number),
+                countIn: false,
+            });
         }
-        for (const { at, label } of places(bar)) targets.push({ ms: ms + (at - bar.start) * perQuarter, label, bar: bar.number });
+        for (const { at, label } of places(bar)) targets.push({ ms: ms + (played(at) - bar.start) * perQuarter, label, bar: bar.number });
         ms += bar.length * perQuarter;
     }
     return { clicks, targets, end: ms };
+}
+
+/** In a beat that swings its second half comes after two thirds of it; the beats are the core's. */
+const LATE = 2 / 3;
+
+/**
+ * Where written places are played when some beats swing.
+ *
+ * @param beats quarters at which they begin
+ */
+export function swinging(beats: readonly number[]): (quarters: number) => number {
+    return (quarters) => {
+        const beat = beats.findLast((start) => start <= quarters + 1e-9);
+        const part = beat === undefined ? 0 : quarters - beat;
+        if (beat === undefined || part <= 0 || part >= 1) return quarters;
+        return beat + (part < 0.5 ? 2 * LATE * part : LATE + 2 * (1 - LATE) * (part - 0.5));
+    };
 }
 
 /** The places of a bar to tap at. */

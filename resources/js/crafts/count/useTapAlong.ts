@@ -1,16 +1,21 @@
 import { computed, onBeforeUnmount, ref, shallowRef, type Ref } from 'vue';
-import type { Desk, DeskProps } from '../../desk/useDesk';
+import type { Context } from '../../desk/craft';
+import type { Key } from '../../desk/keys';
 import { fractionValue } from '../../support/fraction';
-import type { Counting } from '../../types/generated/counting';
-import type { ReadingDocument } from '../../types/generated/reading';
+import type { CountAnswer } from '@generated/count';
+import type { ReadAnswer } from '@generated/read';
 import { startMetronome, type Metronome } from './metronome';
-import { match, placesOf, schedule, type Schedule, type TapBar, type TapResult, type TapWhat } from './tapping';
+import { match, placesOf, schedule, swinging, type Schedule, type TapBar, type TapResult, type TapWhat } from './tapping';
 
 /** Time after the last bar in which a late tap still counts. */
 const AFTER = 300;
 
 /** Tapping along with a metronome from the selected bar on, in the order of playing. */
-export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<number>, counting: Ref<Counting | null>, reading: Ref<ReadingDocument | null>) {
+export function useTapAlong(
+    { desk, score }: Pick<Context, 'desk' | 'score'>,
+    counting: Readonly<Ref<CountAnswer | null>>,
+    reading: Readonly<Ref<ReadAnswer | null>>,
+) {
     const what = ref<TapWhat>('beats');
     const bars = ref(2);
     /** ms since the first click; null while nothing runs. */
@@ -23,8 +28,10 @@ export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<nu
     let frame = 0;
 
     const range = computed<TapBar[]>(() => {
-        const first = score.playback.indexOf(desk.measure.value);
-        const order = first < 0 ? [desk.measure.value] : score.playback.slice(first, first + bars.value);
+        const { isRange, bars: selected } = desk.selection.value;
+        const first = score.playback.indexOf(selected.first);
+        const many = isRange ? selected.last - selected.first + 1 : bars.value;
+        const order = first < 0 ? [selected.first] : score.playback.slice(first, first + many);
         return order.map((index) => {
             const { number, start, length, beat, origin } = score.measures[index]!;
             return { index, number, start: fractionValue(start), length: fractionValue(length), beat: fractionValue(beat), origin: fractionValue(origin) };
@@ -32,7 +39,7 @@ export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<nu
     });
 
     function qpm(quarters: number): number {
-        return tempo.value * (score.tempos.findLast(({ at }) => at <= quarters + 1e-9)?.ratio ?? 1);
+        return desk.tempo.value * (score.tempos.findLast(({ at }) => at <= quarters + 1e-9)?.ratio ?? 1);
     }
 
     /** Where notes are struck in a bar, by one hand or by both. */
@@ -45,7 +52,7 @@ export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<nu
 
     function start(): void {
         stop();
-        plan.value = schedule(range.value, qpm, placesOf(what.value, counting.value?.bars ?? [], struck));
+        plan.value = schedule(range.value, qpm, placesOf(what.value, counting.value?.bars ?? [], struck), swinging(counting.value?.swung ?? []));
         result.value = null;
         taps = [];
         count.value = 0;
@@ -86,11 +93,16 @@ export function useTapAlong(desk: Desk, score: DeskProps['score'], tempo: Ref<nu
     /** The beat that is heard now. */
     const beat = computed(() => plan.value?.clicks.findLast(({ ms }) => position.value !== null && ms <= position.value) ?? null);
 
-    /** The keys of the view while it is in front. */
-    const keys: Record<string, (event: KeyboardEvent) => void> = {
-        t: () => (position.value === null ? start() : stop()),
-        ' ': (event) => event.repeat || tap(event.timeStamp),
-    };
+    const keys: Key[] = [
+        { keys: ['t'], what: 'start or stop tapping along', run: () => (position.value === null ? start() : stop()) },
+        {
+            keys: [' '],
+            what: 'tap',
+            run: (event) => {
+                if (event && !event.repeat) tap(event.timeStamp);
+            },
+        },
+    ];
 
     onBeforeUnmount(stop);
 

@@ -1,26 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Laid } from '../../engraving/layout';
-import type { FingeredNote, HandDocument } from '../../types/generated/hand';
-import type { OctaveMark } from '../../types/generated/plan';
+import type { LineProps } from '../../desk/craft';
 import { layDigits } from './digits';
+import type { HandState } from './useHand';
 
 /** Fingers over and under the notes of a line; own, printed and planned ones told apart. */
-const props = defineProps<{
-    laid: Laid;
-    fingers: ReadonlyMap<string, FingeredNote>;
-    hands: HandDocument;
-    selected: string | null;
-    planned: boolean;
-    octaves: readonly OctaveMark[];
-}>();
+const props = defineProps<LineProps<HandState>>();
+
+const { hands } = props.state;
+const selected = computed(() => props.state.note.value?.note ?? null);
 
 /** By the print alone, nothing is suggested. */
-const digits = computed(() => layDigits(props.laid, props.fingers).filter(({ finger }) => props.planned || finger.source !== 'planned'));
+const digits = computed(() =>
+    layDigits(props.laid, props.state.byNote.value).filter(({ finger }) => props.state.school.value !== 'print' || finger.source !== 'planned'),
+);
 
 /** Notes that are played in another octave than they are written. */
 const moved = computed(() =>
-    props.octaves.flatMap(({ notes, octaves }) =>
+    props.state.octaves.value.flatMap(({ notes, octaves }) =>
         notes.flatMap((note) => {
             const head = props.laid.system.notes[note];
             return head ? [{ note, x: head.x - 9, y: head.y + 4, text: octaves > 0 ? '↑8' : '↓8' }] : [];
@@ -30,7 +27,7 @@ const moved = computed(() =>
 
 /** Where fingers do not join: a gap between the two notes. */
 const gaps = computed(() =>
-    props.hands.joints.flatMap((joint) => {
+    (hands.value?.joints ?? []).flatMap((joint) => {
         const from = props.laid.system.notes[joint.from];
         const to = props.laid.system.notes[joint.to];
         return from && to && to.x > from.x ? [{ joint, x: (from.x + to.x) / 2 + 4.5, y: (from.y + to.y) / 2 }] : [];
@@ -39,7 +36,7 @@ const gaps = computed(() =>
 </script>
 
 <template>
-    <svg class="fingers" :viewBox="`0 0 ${laid.system.width} ${laid.system.height}`" role="img" aria-label="Fingers of this line">
+    <svg v-if="hands" class="fingers" :viewBox="`0 0 ${laid.system.width} ${laid.system.height}`" role="img" aria-label="Fingers of this line">
         <g v-for="gap in gaps" :key="`${gap.joint.from} ${gap.joint.to}`" class="gap">
             <path :d="`M${gap.x - 3} ${gap.y - 6} v12 M${gap.x + 2} ${gap.y - 6} v12`" />
             <title>{{ gap.joint.kind === 'pedal' ? 'Only the pedal joins these' : 'A silent change of finger joins these' }}</title>

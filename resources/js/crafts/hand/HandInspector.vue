@@ -2,39 +2,35 @@
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
 import BarsByKind from '../../desk/BarsByKind.vue';
+import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
-import type { FingeredNote, HandDocument } from '../../types/generated/hand';
+import type { Finding, FingeredNote } from '@generated/hand';
 import { spanName } from '../../support/intervals';
+import FingerLegend from './FingerLegend.vue';
 import KeyboardView from './KeyboardView.vue';
-import type { Alternative } from './useHands';
-import type { FingerActions } from './useFingers';
+import type { HandState } from './useHand';
 
-const props = defineProps<{
-    desk: Desk;
-    score: DeskProps['score'];
-    student: DeskProps['student'];
-    hands: HandDocument;
-    fingers: FingerActions;
-    alternatives: { note: string; list: Alternative[] } | null;
-}>();
+const props = defineProps<CraftProps<HandState>>();
 
-type Finding = HandDocument['findings'][number];
+const { desk, score, student } = props.context;
+const fingers = props.state;
+/** The inspector is shown where fingers are known. */
+const hands = computed(() => props.state.hands.value!);
 
-const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const bar = computed(() => score.measures[desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
-const compared = computed(() => (props.alternatives !== null && props.alternatives.note === props.fingers.note.value?.note ? props.alternatives.list : []));
-const findings = computed(() => props.hands.findings.filter(({ measure }) => measure === props.desk.measure.value));
+const compared = computed(() => (fingers.alternatives.value?.note === fingers.note.value?.note ? (fingers.alternatives.value?.list ?? []) : []));
+const findings = computed(() => hands.value.findings.filter(({ measure }) => measure === desk.measure.value));
 
-const holds = computed(() => props.hands.holds.filter(({ measure }) => measure === props.desk.measure.value));
+const holds = computed(() => hands.value.holds.filter(({ measure }) => measure === desk.measure.value));
 
 /** Both hands would make the keys too small: the hand of the selected note. */
 const shown = computed(() => {
-    const hand = props.fingers.note.value?.hand ?? 'right';
+    const hand = fingers.note.value?.hand ?? 'right';
     const mine = (all: FingeredNote[]): FingeredNote[] => all.filter((one) => one.hand === hand);
-    return { now: mine(props.fingers.now.value), next: mine(props.fingers.next.value) };
+    return { now: mine(fingers.now.value), next: mine(fingers.next.value) };
 });
 
 const SOURCES = { printed: 'printed', teacher: 'yours', planned: 'planned' } as const;
@@ -84,6 +80,7 @@ const KINDS: Record<Finding['kind'], string> = {
                 </button>
             </div>
         </section>
+        <FingerLegend />
         <section v-if="compared.length > 0" aria-label="Alternatives">
             <h3>Alternatives</h3>
             <table class="alternatives">
@@ -111,7 +108,7 @@ const KINDS: Record<Finding['kind'], string> = {
             <h3>Keys to be kept</h3>
             <p v-for="one in holds" :key="one.note">{{ one.words }}</p>
         </section>
-        <FindingList :findings="findings" @mend="fingers.remedy" />
+        <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
         <section>
             <h3>In the whole piece, for {{ student.name }}</h3>
             <p class="quiet">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { FingeredNote } from '../../types/generated/hand';
+import type { FingeredNote } from '@generated/hand';
 import { keysAround } from './keyboard';
 
 /** Where the fingers stand on the keys now, and where they go next. */

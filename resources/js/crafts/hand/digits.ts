@@ -1,5 +1,5 @@
 import type { Laid } from '../../engraving/layout';
-import type { FingeredNote } from '../../types/generated/hand';
+import type { FingeredNote } from '@generated/hand';
 
 /** A finger as it stands over or under its note, px of the system. */
 export interface Digit {

@@ -1,5 +1,5 @@
 import { freshId, withoutNotes } from '../../desk/marks';
-import type { FingerMark, OctaveMark } from '../../types/generated/plan';
+import type { FingerMark, OctaveMark } from '@generated/plan';
 
 /** Sets the finger of a note; an earlier one gives way. */
 export function setFinger(marks: readonly FingerMark[], note: string, finger: string): FingerMark[] {

@@ -2,15 +2,15 @@
 import { computed } from 'vue';
 import { xAt, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { Examination, Finding } from '../../types/generated/examination';
-import type { PedalMark } from '../../types/generated/plan';
+import type { Finding, PedalAnswer } from '@generated/pedal';
 import { blurHeight, blurName } from './blur';
-import type { PlacedMark } from './edits';
+import type { PedalMark, PlacedMark } from './edits';
+import { between } from './within';
 
 const props = defineProps<{
     laid: Laid;
     marks: PlacedMark[];
-    examination: Examination;
+    examination: PedalAnswer | null;
     quartersPerMinute: number;
     current: PedalMark | null;
 }>();
@@ -27,37 +27,59 @@ const BLUR_TOP = 42;
 const BLUR_HEIGHT = 18;
 const HEIGHT = BLUR_TOP + BLUR_HEIGHT;
 
+/** Less time than this to catch what is struck is tight; the limit is the core's. */
+const TIGHT_MS = 150;
+
+/** The marks of this line; they stand in order and do not overlap. */
+const here = computed(() =>
+    between(
+        props.marks,
+        ({ to }) => to > props.laid.from,
+        ({ from }) => from < props.laid.to,
+        1,
+    ),
+);
+
 /** A mark as it shows on this system; the last end of a line lies at its right edge. */
 const shapes = computed(() =>
-    props.marks
-        .filter(({ from, to }) => from < props.laid.to && to > props.laid.from)
-        .map(({ mark, from, to }) => {
-            const begins = from >= props.laid.from;
-            const ends = to < props.laid.to || (to === props.laid.to && !props.marks.some((other) => other.from === to && other.mark.kind === 'span'));
-            const left = begins ? xAt(props.laid, from) : props.laid.left - 6;
-            const right = to >= props.laid.to ? props.laid.right : xAt(props.laid, to);
-            const changes = begins && props.marks.some((other) => other.to === from && other.mark.kind === 'span');
-            const changed = props.marks.some((other) => other.from === to && other.mark.kind === 'span');
-            const bottom = DEPTH[mark.depth];
-            const start = begins ? (changes ? `M${left} ${UP + 6} L${left + 5} ${bottom}` : `M${left} ${UP} L${left} ${bottom}`) : `M${left} ${bottom}`;
-            const end = ends ? (changed ? `L${right - 5} ${bottom} L${right} ${UP + 6}` : `L${right} ${bottom} L${right} ${UP}`) : `L${right} ${bottom}`;
-            return { mark, from, to, left, right, begins, ends, changes, bottom, path: `${start} ${end}` };
-        }),
+    here.value.flatMap(({ mark, from, to }, index, all) => {
+        if (from >= props.laid.to || to <= props.laid.from) return [];
+        const [before, after] = [all[index - 1], all[index + 1]];
+        const changes = from >= props.laid.from && before?.to === from && before.mark.kind === 'span';
+        const changed = after?.from === to && after.mark.kind === 'span';
+        const begins = from >= props.laid.from;
+        const ends = to < props.laid.to || (to === props.laid.to && !changed);
+        const left = begins ? xAt(props.laid, from) : props.laid.left - 6;
+        const right = to >= props.laid.to ? props.laid.right : xAt(props.laid, to);
+        const bottom = DEPTH[mark.depth];
+        const start = begins ? (changes ? `M${left} ${UP + 6} L${left + 5} ${bottom}` : `M${left} ${UP} L${left} ${bottom}`) : `M${left} ${bottom}`;
+        const end = ends ? (changed ? `L${right - 5} ${bottom} L${right} ${UP + 6}` : `L${right} ${bottom} L${right} ${UP}`) : `L${right} ${bottom}`;
+        return [{ mark, from, to, left, right, begins, ends, changes, bottom, path: `${start} ${end}` }];
+    }),
 );
 
 const windows = computed(() =>
-    props.examination.spans.flatMap((span) => {
+    between(
+        props.examination?.spans ?? [],
+        ({ down }) => fractionValue(down) >= props.laid.from,
+        ({ down }) => fractionValue(down) < props.laid.to,
+    ).flatMap((span) => {
+        if (span.catch_window_ms === null) return [];
         const from = fractionValue(span.down);
-        if (span.catch_window_ms === null || from < props.laid.from || from >= props.laid.to) return [];
         const left = xAt(props.laid, from);
         const until = from + ((span.catch_window_ms / 1000) * props.quartersPerMinute) / 60;
         const right = Math.max(left + 3, Math.min(xAt(props.laid, Math.min(until, fractionValue(span.up))), props.laid.right));
-        return [{ key: span.down, left, right, tight: span.catch_window_ms < 150, label: `${span.catch_window_ms} ms to catch` }];
+        return [{ key: span.down, left, right, tight: span.catch_window_ms < TIGHT_MS, label: `${span.catch_window_ms} ms to catch` }];
     }),
 );
 
 const bands = computed(() => {
-    const points = props.examination.blur.map((point) => ({ time: fractionValue(point.onset), value: point.value }));
+    const points = between(
+        props.examination?.blur ?? [],
+        ({ onset }) => fractionValue(onset) >= props.laid.from,
+        ({ onset }) => fractionValue(onset) < props.laid.to,
+        1,
+    ).map((point) => ({ time: fractionValue(point.onset), value: point.value }));
     return points.flatMap(({ time, value }, index) => {
         const next = points[index + 1]?.time ?? props.laid.to;
         if (time >= props.laid.to || next <= props.laid.from || value < 0.005) return [];
@@ -69,10 +91,11 @@ const bands = computed(() => {
 });
 
 const flags = computed(() =>
-    props.examination.findings.flatMap((finding, index) => {
-        const time = fractionValue(finding.at);
-        return time < props.laid.from || time >= props.laid.to ? [] : [{ key: `${finding.kind}-${finding.at}-${index}`, finding, x: xAt(props.laid, time) }];
-    }),
+    between(
+        props.examination?.findings ?? [],
+        ({ at }) => fractionValue(at) >= props.laid.from,
+        ({ at }) => fractionValue(at) < props.laid.to,
+    ).map((finding, index) => ({ key: `${finding.kind}-${finding.at}-${index}`, finding, x: xAt(props.laid, fractionValue(finding.at)) })),
 );
 </script>
 

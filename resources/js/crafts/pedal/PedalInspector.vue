@@ -1,55 +1,46 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
-import { fractionValue } from '../../support/fraction';
-import type { PedalMark } from '../../types/generated/plan';
-import { placed } from './edits';
+import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
+import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import type { Desk, DeskProps } from '../../desk/useDesk';
+import { fractionValue } from '../../support/fraction';
+import BarNote from '../words/BarNote.vue';
+import type { PedalMark } from './edits';
+import type { PedalState } from './usePedal';
 
-const props = defineProps<{ desk: Desk; score: DeskProps['score']; student: DeskProps['student'] }>();
+const props = defineProps<CraftProps<PedalState>>();
 
-const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const { desk, score } = props.context;
+const bar = computed(() => score.measures[desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
 const to = computed(() => from.value + fractionValue(bar.value.length));
 
-const key = computed(() => {
-    return props.score.keys.find((area) => fractionValue(area.to) > from.value)?.name ?? '';
-});
+const key = computed(() => score.keys.find((area) => fractionValue(area.to) > from.value)?.name ?? '');
 
 const harmonies = computed(() =>
-    props.desk.harmonies.value
+    props.state.harmonies.value
         .filter((harmony) => fractionValue(harmony.from) < to.value && fractionValue(harmony.to) > from.value)
         .map((harmony) => ({ ...harmony, where: fractionValue(harmony.from) < from.value ? 'goes on' : beat(fractionValue(harmony.from)) })),
 );
 
 const actions = computed(() => {
-    const marks = placed(props.desk.pedal.value, props.desk.line);
-    return props.desk.examination.value.spans
+    const marks = new Map(props.state.pedals.value.map((mark) => [mark.id, mark]));
+    return (props.state.examination.value?.spans ?? [])
         .filter((span) => fractionValue(span.down) < to.value && fractionValue(span.up) > from.value)
         .map((span) => {
             const down = fractionValue(span.down);
             const up = fractionValue(span.up);
-            const mark = marks.find((other) => Math.abs(other.from - down) < 1e-6)?.mark ?? null;
+            const mark = span.mark === null ? null : (marks.get(span.mark) ?? null);
             const what = span.kind === 'legato' ? 'Change' : 'Down';
             const when = down < from.value ? 'held from before' : beat(down);
             return { span, mark, title: down < from.value ? 'Pedal' : what, when, until: up < to.value ? beat(up) : null };
         });
 });
 
-const findings = computed(() => props.desk.examination.value.findings.filter((finding) => finding.measure === props.desk.measure.value));
+const findings = computed(() => (props.state.examination.value?.findings ?? []).filter((finding) => finding.measure === desk.measure.value));
 
 const ORIGIN: Record<PedalMark['origin'], string> = { printed: 'printed', suggested: 'suggested', teacher: 'yours' };
-
-const text = ref('');
-watch(
-    [bar, props.desk.notes],
-    () => {
-        text.value = props.desk.notes.value.find((note) => note.measure === bar.value.id)?.text ?? '';
-    },
-    { immediate: true },
-);
 
 function beat(time: number): string {
     return beatName(bar.value, time - from.value);
@@ -86,28 +77,15 @@ function beat(time: number): string {
                         placeholder="Your reason"
                         :value="action.mark.words"
                         :maxlength="500"
-                        @change="(event: Event) => action.mark && desk.setWords(action.mark, (event.target as HTMLInputElement).value)"
+                        @change="(event: Event) => action.mark && state.setWords(action.mark, (event.target as HTMLInputElement).value)"
                     />
                 </label>
             </article>
         </section>
 
-        <FindingList :findings="findings" @mend="desk.remedy" />
+        <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
 
-        <section>
-            <h3>
-                <label for="bar-note">Note for {{ student.name }}</label>
-            </h3>
-            <a-textarea
-                id="bar-note"
-                v-model:value="text"
-                :rows="3"
-                :maxlength="2000"
-                placeholder="What she or he should read at this bar"
-                @blur="desk.setNote(bar.id, text)"
-                @keydown.esc="($event.target as HTMLTextAreaElement).blur()"
-            />
-        </section>
+        <BarNote :context="context" />
     </InspectorFrame>
 </template>
 

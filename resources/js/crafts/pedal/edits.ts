@@ -1,12 +1,12 @@
-import type { PedalMark, Place } from '../../types/generated/plan';
+import type { MarkOf } from '../../desk/bearing';
+import type { Timeline } from '../../desk/timeline';
+import type { Place } from '@generated/plan';
 
-/** A moment at which the foot may act, in time order; the last one is the end. */
-export interface Moment {
-    at: string;
-    place: Place;
-    measure: number;
-    notes: string[];
-}
+/** A stretch with the pedal down, or one kept dry by intention. */
+export type PedalMark = MarkOf<'pedal/span' | 'pedal/dry'>;
+
+/** The kinds of marks the foot has. */
+export const PEDAL_MARKS = ['pedal/span', 'pedal/dry'] as const;
 
 /** A pedal mark with its place among the moments. */
 export interface PlacedMark {
@@ -14,14 +14,6 @@ export interface PlacedMark {
     /** Quarters from the beginning. */
     from: number;
     to: number;
-}
-
-/** Where marks and moments stand, in quarters from the beginning. */
-export interface Timeline {
-    moments: readonly Moment[];
-    /** Quarters of each moment. */
-    times: readonly number[];
-    quarters(place: Place): number | null;
 }
 
 let made = 0;
@@ -178,4 +170,29 @@ export function remove(marks: readonly PedalMark[], line: Timeline, moment: numb
 export function erase(marks: readonly PedalMark[], line: Timeline, moment: number): PedalMark[] {
     const inside = markAt(marks, line, moment);
     return inside ? marks.filter((mark) => mark !== inside.mark) : [...marks];
+}
+
+/** Changes the marks that touch a stretch, from one moment to another. */
+function within(marks: readonly PedalMark[], line: Timeline, from: number, to: number): PlacedMark[] {
+    const [start, end] = [line.times[from] ?? 0, line.times[to] ?? Infinity];
+    return placed(marks, line).filter((mark) => mark.from < end - 1e-9 && mark.to > start + 1e-9);
+}
+
+/** Every full pedal of a stretch becomes half; where all are half, full. */
+export function toggleHalfIn(marks: readonly PedalMark[], line: Timeline, from: number, to: number): PedalMark[] {
+    const spans = within(marks, line, from, to).flatMap(({ mark }) => (mark.kind === 'span' ? [mark] : []));
+    const depth = spans.every((mark) => mark.depth === 'half') ? 'full' : 'half';
+    return spans.reduce<PedalMark[]>((all, mark) => (mark.depth === depth ? all : replace(all, mark, own(mark, { depth }))), [...marks]);
+}
+
+/** No pedal in a stretch, by intention: what stood there gives way. */
+export function dryIn(marks: readonly PedalMark[], line: Timeline, from: number, to: number): PedalMark[] {
+    const free = clear(marks, line, line.times[from] ?? 0, line.times[to] ?? 0);
+    return [...free, teacherMark(place(line, from), place(line, to), 'dry')];
+}
+
+/** Takes every mark out that begins in a stretch. */
+export function removeIn(marks: readonly PedalMark[], line: Timeline, from: number, to: number): PedalMark[] {
+    const gone = new Set(within(marks, line, from, to).flatMap((one) => (one.from >= (line.times[from] ?? 0) - 1e-9 ? [one.mark] : [])));
+    return marks.filter((mark) => !gone.has(mark));
 }

@@ -1,10 +1,10 @@
 import type { StripColumn } from '../../desk/strip';
 import { fractionValue } from '../../support/fraction';
-import type { Examination } from '../../types/generated/examination';
+import type { PedalAnswer } from '@generated/pedal';
 import { blurHeight, blurName } from './blur';
 
 /** The worst blur of each bar, with a sign where something is to be mended. */
-export function pedalStrip(starts: readonly number[], examination: Examination): StripColumn[] {
+export function pedalStrip(starts: readonly number[], examination: PedalAnswer): StripColumn[] {
     const worst = starts.map(() => 0);
     let bar = 0;
     for (const { onset, value } of examination.blur) {

@@ -2,7 +2,7 @@
 import { ref } from 'vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import { printed } from '../../support/names';
-import type { ReadHarmony } from '../../types/generated/reading';
+import type { ReadHarmony } from '@generated/read';
 import type { ChordName } from './edits';
 
 /** Names a chord otherwise than it is read. */

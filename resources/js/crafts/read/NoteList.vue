@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import type { Desk } from '../../desk/useDesk';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
-import type { ReadNote } from '../../types/generated/reading';
+import type { ReadNote } from '@generated/read';
 import { isGiven } from './edits';
 import { LAYERS, UNSURE } from './layers';
 import type { CorrectionActions } from './useCorrections';
 
 /** The notes struck at the cursor with their layers and hands, which the teacher may decide. */
-const props = defineProps<{ desk: Desk; corrections: CorrectionActions }>();
+const props = defineProps<{ corrections: CorrectionActions }>();
 
 const LAYER_OPTIONS = LAYERS.map(({ layer, label }) => ({ value: layer, label }));
 const HANDS: { value: ReadNote['hand']; label: string }[] = [
@@ -16,7 +15,7 @@ const HANDS: { value: ReadNote['hand']; label: string }[] = [
 ];
 
 function isOwn(id: string): boolean {
-    return isGiven(props.desk.reading.value, id, 'layer') || isGiven(props.desk.reading.value, id, 'hand');
+    return isGiven(props.corrections.own.value, id, 'layer') || isGiven(props.corrections.own.value, id, 'hand');
 }
 </script>
 

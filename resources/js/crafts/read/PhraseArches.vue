@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { xAt, type Laid } from '../../engraving/layout';
+import type { LineProps } from '../../desk/craft';
+import { xAt } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { ReadingDocument } from '../../types/generated/reading';
+import type { ReadState } from './useRead';
 
 /** Phrases as arches above a line; the stronger a beginning, the bolder the arch's foot. */
-const props = defineProps<{ laid: Laid; reading: ReadingDocument }>();
+const props = defineProps<LineProps<ReadState>>();
+
+const reading = props.state.reading;
 
 const HEIGHT = 30;
 const FOOT = 27;
 
-const starts = computed(() => props.reading.boundaries.map((boundary) => ({ boundary, time: fractionValue(boundary.at) })));
+const starts = computed(() => (reading.value?.boundaries ?? []).map((boundary) => ({ boundary, time: fractionValue(boundary.at) })));
 
 const arches = computed(() => {
     const { from, to, left, right } = props.laid;
@@ -30,7 +33,7 @@ const arches = computed(() => {
 });
 
 const sections = computed(() =>
-    props.reading.sections.flatMap((section) => {
+    (reading.value?.sections ?? []).flatMap((section) => {
         const time = fractionValue(section.from);
         return time >= props.laid.from - 1e-9 && time < props.laid.to - 1e-9 ? [{ section, x: xAt(props.laid, time) + 8 }] : [];
     }),
@@ -38,7 +41,7 @@ const sections = computed(() =>
 </script>
 
 <template>
-    <svg class="arches" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Phrases of this line">
+    <svg v-if="reading" class="arches" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Phrases of this line">
         <g v-for="arch in arches" :key="arch.boundary.at" :class="{ fixed: arch.boundary.fixed }">
             <path class="arch" :d="arch.path" />
             <path v-if="arch.foot !== null" class="foot" :d="`M${arch.foot} ${FOOT} v-9`" :style="{ strokeWidth: 1.2 + 3.2 * arch.boundary.strength }" />

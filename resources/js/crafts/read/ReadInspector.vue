@@ -1,38 +1,42 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { beatName } from '../../desk/beats';
+import type { CraftProps } from '../../desk/craft';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
-import type { ReadHarmony, ReadingDocument } from '../../types/generated/reading';
+import type { ReadHarmony } from '@generated/read';
 import ChordEditor from './ChordEditor.vue';
 import type { ChordName } from './edits';
 import { twins } from './likeness';
+import LayerLegend from './LayerLegend.vue';
 import NoteList from './NoteList.vue';
-import type { CorrectionActions } from './useCorrections';
+import type { ReadState } from './useRead';
 
-const props = defineProps<{ desk: Desk; score: DeskProps['score']; reading: ReadingDocument; corrections: CorrectionActions }>();
+const props = defineProps<CraftProps<ReadState>>();
 
-const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const { desk, score } = props.context;
+const { corrections } = props.state;
+/** The inspector is shown where there is a reading. */
+const reading = computed(() => props.state.reading.value!);
+
+const bar = computed(() => score.measures[desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
 const to = computed(() => from.value + fractionValue(bar.value.length));
-const now = computed(() => props.corrections.now.value);
+const now = computed(() => corrections.now.value);
 const inBar = (at: string): boolean => fractionValue(at) >= from.value - 1e-9 && fractionValue(at) < to.value - 1e-9;
 
-const key = computed(() => props.reading.keys.find((area) => fractionValue(area.to) > now.value + 1e-9)?.name ?? '');
+const key = computed(() => reading.value.keys.find((area) => fractionValue(area.to) > now.value + 1e-9)?.name ?? '');
 const section = computed(
-    () => props.reading.sections.find((one) => fractionValue(one.from) <= now.value + 1e-9 && fractionValue(one.to) > now.value + 1e-9)?.letter ?? '',
+    () => reading.value.sections.find((one) => fractionValue(one.from) <= now.value + 1e-9 && fractionValue(one.to) > now.value + 1e-9)?.letter ?? '',
 );
 const harmonies = computed(() =>
-    props.reading.harmonies.filter((harmony) => fractionValue(harmony.from) < to.value - 1e-9 && fractionValue(harmony.to) > from.value + 1e-9),
+    reading.value.harmonies.filter((harmony) => fractionValue(harmony.from) < to.value - 1e-9 && fractionValue(harmony.to) > from.value + 1e-9),
 );
-const cadences = computed(() => props.reading.cadences.filter(({ at }) => inBar(at)));
-const phrases = computed(() => props.reading.boundaries.filter(({ at }) => inBar(at)));
-const alike = computed(() => twins(props.reading.likenesses, props.desk.measure.value));
-const patterns = computed(() =>
-    props.reading.patterns.filter((one) => one.from <= props.desk.measure.value && props.desk.measure.value < one.from + one.length),
-);
-const lines = computed(() => props.reading.inner_lines.filter(({ measure }) => measure === props.desk.measure.value));
+const cadences = computed(() => reading.value.cadences.filter(({ at }) => inBar(at)));
+const phrases = computed(() => reading.value.boundaries.filter(({ at }) => inBar(at)));
+const alike = computed(() => twins(reading.value.likenesses, desk.measure.value));
+const patterns = computed(() => reading.value.patterns.filter((one) => one.from <= desk.measure.value && desk.measure.value < one.from + one.length));
+const lines = computed(() => reading.value.inner_lines.filter(({ measure }) => measure === desk.measure.value));
 
 const editing = ref<string | null>(null);
 watch(bar, () => (editing.value = null));
@@ -46,7 +50,7 @@ function strength(value: number): string {
 }
 
 function name(harmony: ReadHarmony, chord: ChordName): void {
-    props.corrections.nameChord(harmony, chord);
+    corrections.nameChord(harmony, chord);
     editing.value = null;
 }
 </script>
@@ -89,7 +93,8 @@ function name(harmony: ReadHarmony, chord: ChordName): void {
         </section>
         <section>
             <h3>Notes at the cursor</h3>
-            <NoteList :desk="desk" :corrections="corrections" />
+            <LayerLegend />
+            <NoteList :corrections="corrections" />
         </section>
         <section v-if="alike.length + patterns.length > 0">
             <h3>Like other bars</h3>

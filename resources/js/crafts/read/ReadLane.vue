@@ -3,12 +3,12 @@ import { computed } from 'vue';
 import HarmonyLane from '../../desk/HarmonyLane.vue';
 import { xAt, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { Likeness, ReadingDocument } from '../../types/generated/reading';
+import type { Likeness, ReadAnswer } from '@generated/read';
 import { rows } from './likeness';
 import type { Naming } from '../../desk/naming';
 
 /** Under a line: the keys, the harmonies, cadences, and what the bars are like. */
-const props = defineProps<{ laid: Laid; reading: ReadingDocument; naming: Naming; measures: { id: string; number: string }[] }>();
+const props = defineProps<{ laid: Laid; reading: ReadAnswer; naming: Naming; measures: { id: string; number: string }[] }>();
 const emit = defineEmits<{ jump: [measure: number] }>();
 
 const LETTER = 6.6;

@@ -1,7 +1,12 @@
 import { freshId } from '../../desk/marks';
-import type { ReadingMark } from '../../desk/useDesk';
-import type { Place } from '../../types/generated/plan';
-import type { ReadHarmony, ReadNote } from '../../types/generated/reading';
+import type { MarkOf } from '../../desk/bearing';
+import type { Place } from '@generated/plan';
+import type { ReadHarmony, ReadNote } from '@generated/read';
+
+/** The kinds of marks that say what the teacher reads otherwise. */
+export const READ_MARKS = ['read/harmony', 'read/boundary', 'read/layer', 'read/hand'] as const;
+
+export type ReadingMark = MarkOf<(typeof READ_MARKS)[number]>;
 
 type HarmonyMark = Extract<ReadingMark, { kind: 'harmony' }>;
 
@@ -17,7 +22,7 @@ export function nameChord(marks: readonly ReadingMark[], from: Place, to: Place,
     const others = forgetChord(marks, from);
     const mark: HarmonyMark = {
         id: freshId('chord', others),
-        craft: 'reading',
+        craft: 'read',
         kind: 'harmony',
         from,
         to,
@@ -40,7 +45,7 @@ export function forgetChord(marks: readonly ReadingMark[], from: Place): Reading
  */
 export function setBoundary(marks: readonly ReadingMark[], at: Place, begins: boolean, read: boolean): ReadingMark[] {
     const others = marks.filter((mark) => mark.kind !== 'boundary' || !same(mark.at, at));
-    return begins === read ? others : [...others, { id: freshId('phrase', others), craft: 'reading', kind: 'boundary', at, begins }];
+    return begins === read ? others : [...others, { id: freshId('phrase', others), craft: 'read', kind: 'boundary', at, begins }];
 }
 
 /** Whether the teacher has said that a phrase begins at a place, or that none does. */
@@ -51,13 +56,13 @@ export function hasBoundary(marks: readonly ReadingMark[], at: Place): boolean {
 /** Gives notes to a layer. */
 export function giveLayer(marks: readonly ReadingMark[], notes: readonly string[], layer: ReadNote['layer']): ReadingMark[] {
     const others = release(marks, notes, 'layer');
-    return [...others, { id: freshId('layer', others), craft: 'reading', kind: 'layer', notes: [...notes] as [string, ...string[]], layer }];
+    return [...others, { id: freshId('layer', others), craft: 'read', kind: 'layer', notes: [...notes] as [string, ...string[]], layer }];
 }
 
 /** Gives notes to a hand. */
 export function giveHand(marks: readonly ReadingMark[], notes: readonly string[], hand: ReadNote['hand']): ReadingMark[] {
     const others = release(marks, notes, 'hand');
-    return [...others, { id: freshId('hand', others), craft: 'reading', kind: 'hand', notes: [...notes] as [string, ...string[]], hand }];
+    return [...others, { id: freshId('hand', others), craft: 'read', kind: 'hand', notes: [...notes] as [string, ...string[]], hand }];
 }
 
 /** Takes notes out of all marks of a kind; marks that are left empty go. */

@@ -1,4 +1,4 @@
-import type { ReadNote } from '../../types/generated/reading';
+import type { ReadNote } from '@generated/read';
 
 export type Layer = ReadNote['layer'];
 

@@ -1,4 +1,4 @@
-import type { Likeness } from '../../types/generated/reading';
+import type { Likeness } from '@generated/read';
 
 /** A bar that is like another one. */
 export interface Twin {

@@ -1,10 +1,10 @@
 import type { StripColumn, StripSection } from '../../desk/strip';
-import type { ReadingDocument } from '../../types/generated/reading';
+import type { ReadAnswer } from '@generated/read';
 import { fractionValue } from '../../support/fraction';
 import { twins } from './likeness';
 
 /** How full each bar is; a bar like the current one has a sign. */
-export function readStrip(bars: number, reading: ReadingDocument, current: number): StripColumn[] {
+export function readStrip(bars: number, reading: ReadAnswer, current: number): StripColumn[] {
     const counts = Array.from({ length: bars }, () => 0);
     for (const { measure } of reading.notes) counts[measure] = (counts[measure] ?? 0) + 1;
     const most = Math.max(1, ...counts);
@@ -22,7 +22,7 @@ export function readStrip(bars: number, reading: ReadingDocument, current: numbe
  *
  * @param starts quarters at the beginning of each bar
  */
-export function stripSections(starts: readonly number[], reading: ReadingDocument): StripSection[] {
+export function stripSections(starts: readonly number[], reading: ReadAnswer): StripSection[] {
     const firsts = reading.sections.map(({ from }) => {
         const found = starts.findIndex((start) => start >= fractionValue(from) - 1e-9);
         return found < 0 ? starts.length - 1 : found;

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { xAt, type Laid } from '../../engraving/layout';
-import type { GestureMark } from '../../types/generated/plan';
+import type { LineProps } from '../../desk/craft';
+import { xAt } from '../../engraving/layout';
+import type { TouchState } from './useTouch';
 
 /** The gestures of a line, in the teacher's words, above it. */
-const props = defineProps<{ laid: Laid; gestures: readonly { mark: GestureMark; time: number }[] }>();
+const props = defineProps<LineProps<TouchState>>();
 
 const here = computed(() => {
     const last: number[] = [];
-    return props.gestures
+    return props.state.placedGestures.value
         .filter(({ time }) => time >= props.laid.from - 1e-6 && time < props.laid.to - 1e-6)
         .map(({ mark, time }) => ({ mark, x: xAt(props.laid, time) - 4 }))
         .sort((a, b) => a.x - b.x)

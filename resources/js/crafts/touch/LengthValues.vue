@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PlanDocument } from '../../types/generated/plan';
-import type { TouchDocument } from '../../types/generated/touch';
+import type { TouchAnswer } from '@generated/touch';
+import type { Lengths } from './useTouch';
 
-type Values = NonNullable<PlanDocument['lengths']>;
+type Values = Lengths;
 type Name = keyof Values;
 
 /** How long notes are held in the style, and what the teacher's school has otherwise. */
-const props = defineProps<{ lengths: TouchDocument['style']; own: Values }>();
+const props = defineProps<{ lengths: TouchAnswer['style']; own: Values }>();
 const emit = defineEmits<{ change: [values: Values] }>();
 
 const ROWS: { name: Name; label: string }[] = [

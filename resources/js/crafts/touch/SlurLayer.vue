@@ -1,26 +1,25 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Laid } from '../../engraving/layout';
-import type { KeyLength, Slur } from '../../types/generated/touch';
+import type { LineProps } from '../../desk/craft';
 import { layArcs } from './slurs';
+import type { TouchState } from './useTouch';
 
 /** The slurs of a line as they are to be played, in place of the engraved ones; their ends can be dragged. */
-const props = defineProps<{ laid: Laid; slurs: readonly Slur[]; lengths: ReadonlyMap<string, KeyLength>; current: Slur | null }>();
-defineEmits<{ drag: [slur: Slur, end: 'from' | 'to', event: PointerEvent] }>();
+const props = defineProps<LineProps<TouchState>>();
 
-const arcs = computed(() => layArcs(props.laid, props.slurs, props.lengths));
+const arcs = computed(() => layArcs(props.laid, props.state.touch.value?.slurs ?? [], props.state.byNote.value));
 </script>
 
 <template>
-    <svg class="slurs" :viewBox="`0 0 ${laid.system.width} ${laid.system.height}`" role="img" aria-label="Slurs of this line">
-        <g v-for="arc in arcs" :key="`${arc.slur.from} ${arc.slur.to}`" :class="{ own: !arc.slur.printed, current: arc.slur === current }">
+    <svg v-if="state.touch.value" class="slurs" :viewBox="`0 0 ${laid.system.width} ${laid.system.height}`" role="img" aria-label="Slurs of this line">
+        <g v-for="arc in arcs" :key="`${arc.slur.from} ${arc.slur.to}`" :class="{ own: !arc.slur.printed, current: arc.slur === state.current.value }">
             <path :d="arc.path" />
             <template v-for="end in ['from', 'to'] as const" :key="end">
                 <g
                     v-if="arc[end]"
                     class="end"
                     :transform="`translate(${arc[end].x} ${arc[end].y})`"
-                    @pointerdown="$emit('drag', arc.slur, end, $event)"
+                    @pointerdown="state.dragSlur(arc.slur, end, $event)"
                     @click.stop
                 >
                     <circle class="grip" r="13" />

@@ -2,28 +2,31 @@
 import { computed } from 'vue';
 import { beatName } from '../../desk/beats';
 import BarsByKind from '../../desk/BarsByKind.vue';
+import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import type { Desk, DeskProps } from '../../desk/useDesk';
 import { fractionValue } from '../../support/fraction';
-import type { TouchDocument } from '../../types/generated/touch';
+import type { Finding } from '@generated/touch';
 import GesturePalette from './GesturePalette.vue';
 import type { TouchState } from './useTouch';
 
-const props = defineProps<{ desk: Desk; score: DeskProps['score']; document: TouchDocument; touch: TouchState }>();
+const props = defineProps<CraftProps<TouchState>>();
+
+const { desk, score } = props.context;
+const touch = props.state;
+/** The inspector is shown where key lengths are known. */
+const document = computed(() => props.state.touch.value!);
 
 const here = computed(() => {
-    const place = props.score.moments[props.desk.cursor.value]?.place;
-    return props.desk.gestures.value.filter(({ at }) => at.measure === place?.measure && at.offset === place.offset);
+    const place = score.moments[desk.cursor.value]?.place;
+    return touch.gestureMarks.value.filter(({ at }) => at.measure === place?.measure && at.offset === place.offset);
 });
 
-const held = computed(() => props.touch.now.value.some(({ note }) => props.desk.holds.value.some((mark) => mark.note === note)));
+const held = computed(() => touch.now.value.some(({ note }) => touch.holds.value.some((mark) => mark.note === note)));
 
-type Finding = TouchDocument['findings'][number];
-
-const bar = computed(() => props.score.measures[props.desk.measure.value]!);
+const bar = computed(() => score.measures[desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
-const findings = computed(() => props.document.findings.filter(({ measure }) => measure === props.desk.measure.value));
+const findings = computed(() => document.value.findings.filter(({ measure }) => measure === desk.measure.value));
 
 const KINDS: Record<Finding['kind'], string> = {
     'hidden-by-pedal': 'Hidden by the pedal',
@@ -70,7 +73,7 @@ const KINDS: Record<Finding['kind'], string> = {
             </ul>
             <GesturePalette :gestures="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
         </section>
-        <FindingList :findings="findings" @mend="touch.remedy" />
+        <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
         <section>
             <h3>In the whole piece</h3>
             <BarsByKind :places="document.findings" :names="KINDS" :measures="score.measures" @jump="desk.moveToMeasure" />

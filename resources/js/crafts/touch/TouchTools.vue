@@ -1,17 +1,12 @@
 <script setup lang="ts">
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
-import type { PlanDocument } from '../../types/generated/plan';
-import type { TouchDocument } from '../../types/generated/touch';
-import { ARTICULATIONS } from './edits';
+import type { CraftProps } from '../../desk/craft';
 import LengthValues from './LengthValues.vue';
-import type { TouchState } from './useTouch';
+import type { Style, TouchState } from './useTouch';
 
-type Profile = NonNullable<PlanDocument['touch']>;
+defineProps<CraftProps<TouchState>>();
 
-defineProps<{ touch: TouchState; profile: Profile; lengths: TouchDocument['style'] | null; own: NonNullable<PlanDocument['lengths']> }>();
-defineEmits<{ choose: [profile: Profile]; change: [values: NonNullable<PlanDocument['lengths']>] }>();
-
-const PROFILES: { value: Profile; label: string }[] = [
+const STYLES: { value: Style; label: string }[] = [
     { value: 'written', label: 'as written' },
     { value: 'lyrical', label: 'lyrical' },
     { value: 'dance', label: 'dance' },
@@ -24,12 +19,12 @@ const PROFILES: { value: Profile; label: string }[] = [
 <template>
     <label class="field">
         <span class="long">Style</span>
-        <ChoiceSelect :value="profile" :options="PROFILES" label="Style of touch" @choose="(value) => $emit('choose', value)" />
+        <ChoiceSelect :value="state.style.value" :options="STYLES" label="Style of touch" @choose="(style) => context.desk.setSettings('touch', { style })" />
     </label>
-    <LengthValues v-if="lengths" :lengths="lengths" :own="own" @change="(values) => $emit('change', values)" />
-    <span class="gap" />
-    <a-button v-for="{ articulation, label, key } in ARTICULATIONS" :key="articulation" class="tool" @click="touch.leave(articulation)"
-        >{{ label }} <kbd>{{ key }}</kbd></a-button
-    >
-    <a-button class="tool" @click="touch.restore()">Take back <kbd>0</kbd></a-button>
+    <LengthValues
+        v-if="state.touch.value"
+        :lengths="state.touch.value.style"
+        :own="state.ownLengths.value"
+        @change="(lengths) => context.desk.setSettings('touch', { lengths })"
+    />
 </template>

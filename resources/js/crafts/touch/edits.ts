@@ -1,22 +1,22 @@
-import type { GestureMark, HoldMark, Place, SlurMark, TouchMark } from '../../types/generated/plan';
-import type { Slur } from '../../types/generated/touch';
+import type { GestureMark, HoldMark, Place, SlurMark, ArticulationMark } from '@generated/plan';
+import type { Slur } from '@generated/touch';
 import { freshId, withoutNotes } from '../../desk/marks';
 
-export type Articulation = TouchMark['articulation'];
+export type Articulation = ArticulationMark['articulation'];
 
 /** How a note can be left, each with its key. */
-export const ARTICULATIONS: readonly { articulation: Articulation; label: string; key: string }[] = [
-    { articulation: 'legato', label: 'Legato', key: 'G' },
-    { articulation: 'tenuto', label: 'Tenuto', key: 'N' },
-    { articulation: 'marcato', label: 'Marcato', key: 'M' },
-    { articulation: 'non-legato', label: 'Non-legato', key: 'O' },
-    { articulation: 'portato', label: 'Portato', key: 'P' },
-    { articulation: 'staccato', label: 'Staccato', key: 'S' },
-    { articulation: 'staccatissimo', label: 'Staccatissimo', key: 'W' },
+export const ARTICULATIONS: readonly { articulation: Articulation; label: string; key: string; what: string; rare?: boolean }[] = [
+    { articulation: 'legato', label: 'Legato', key: 'G', what: 'joined' },
+    { articulation: 'tenuto', label: 'Tenuto', key: 'N', what: 'held to its end, with weight' },
+    { articulation: 'marcato', label: 'Marcato', key: 'M', what: 'marked, with a hair of air' },
+    { articulation: 'non-legato', label: 'Non-legato', key: 'O', what: 'not joined', rare: true },
+    { articulation: 'portato', label: 'Portato', key: 'P', what: 'carried', rare: true },
+    { articulation: 'staccato', label: 'Staccato', key: 'S', what: 'short' },
+    { articulation: 'staccatissimo', label: 'Staccatissimo', key: 'W', what: 'as short as can be', rare: true },
 ];
 
 /** Leaves notes in a way; the same way again takes the mark back. */
-export function articulate(marks: readonly TouchMark[], notes: readonly string[], articulation: Articulation): TouchMark[] {
+export function articulate(marks: readonly ArticulationMark[], notes: readonly string[], articulation: Articulation): ArticulationMark[] {
     const others = clear(marks, notes);
     const already = notes.every((note) => marks.some((mark) => mark.articulation === articulation && mark.notes.includes(note)));
     if (already || notes.length === 0) return others;
@@ -24,7 +24,7 @@ export function articulate(marks: readonly TouchMark[], notes: readonly string[]
 }
 
 /** Takes articulations back. */
-export const clear = (marks: readonly TouchMark[], notes: readonly string[]): TouchMark[] => withoutNotes(marks, notes);
+export const clear = (marks: readonly ArticulationMark[], notes: readonly string[]): ArticulationMark[] => withoutNotes(marks, notes);
 
 type Ends = Pick<Slur, 'from' | 'to'>;
 

@@ -1,5 +1,5 @@
 import { xAt, type Laid } from '../../engraving/layout';
-import type { KeyLength } from '../../types/generated/touch';
+import type { KeyLength } from '@generated/touch';
 
 /** A held key as it is drawn, px of the system. */
 export interface Held {

@@ -1,5 +1,5 @@
 import type { Laid } from '../../engraving/layout';
-import type { KeyLength, Slur } from '../../types/generated/touch';
+import type { KeyLength, Slur } from '@generated/touch';
 
 /** A slur as it is drawn on one line, px of the system. */
 export interface Arc {

@@ -1,21 +1,33 @@
 import { computed, ref, shallowRef, watch } from 'vue';
+import type { Context, CraftState, Remedies } from '../../desk/craft';
+import type { Key } from '../../desk/keys';
 import { struckAt } from '../../desk/marks';
-import { renewed, type BarOf, type Bars } from '../../desk/stretch';
-import { useAnswers } from '../../desk/useAnswers';
-import type { Desk, DeskProps } from '../../desk/useDesk';
+import { followPointer } from '../../desk/pointer';
+import { findingsStrip } from '../../desk/strip';
 import { nearestSpot, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { KeyLength, Slur, TouchDocument } from '../../types/generated/touch';
+import type { ArticulationMark, GestureMark, HoldMark, SlurMark, TouchSettings } from '@generated/plan';
+import type { Finding, KeyLength, Slur } from '@generated/touch';
 import * as edits from './edits';
 
+export type Style = NonNullable<TouchSettings['style']>;
+export type Lengths = NonNullable<TouchSettings['lengths']>;
+
 /** How long each key is held and what is heard of it; and what the teacher does about it at the cursor. */
-export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], palette: string[]) {
-    const {
-        known: touch,
-        trouble,
-        ask,
-    } = useAnswers(`/copies/${copy}/touch`, desk.piece, (known: TouchDocument, part) => merge(known, part, desk.piece.barOf));
-    const gestures = ref([...palette]);
+export function useTouch({ desk, score, answer, lines, teacher }: Context) {
+    const { known: touch } = answer('touch');
+    const gestures = ref([...teacher.gestures]);
+    const articulations = computed(() => desk.marks('touch/articulation'));
+    const slurs = computed(() => desk.marks('touch/slur'));
+    const holds = computed(() => desk.marks('touch/hold'));
+    const gestureMarks = computed(() => desk.marks('touch/gesture'));
+    const style = computed<Style>(() => desk.plan.value.settings.touch?.style ?? 'written');
+    const ownLengths = computed<Lengths>(() => desk.plan.value.settings.touch?.lengths ?? {});
+
+    const setTouch = (marks: ArticulationMark[]): void => desk.setMarks(['touch/articulation'], marks);
+    const setSlurs = (marks: SlurMark[]): void => desk.setMarks(['touch/slur'], marks);
+    const setHolds = (marks: HoldMark[]): void => desk.setMarks(['touch/hold'], marks);
+    const setGestures = (marks: GestureMark[]): void => desk.setMarks(['touch/gesture'], marks);
 
     const byNote = computed<ReadonlyMap<string, KeyLength>>(() => new Map(touch.value?.lengths.map((one) => [one.note, one])));
 
@@ -27,14 +39,17 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
     const selected = ref<number | null>(null);
     watch(desk.cursor, () => (selected.value = null));
 
-    function reach(): string[] {
+    /** What marks go to: the notes of the bars that are selected, else the selected key, else all at the cursor. */
+    function reach(): readonly string[] {
+        const { isRange, notes } = desk.selection.value;
+        if (isRange) return notes.filter((note) => byNote.value.has(note));
         const one = selected.value === null ? null : now.value[selected.value];
         return one ? [one.note] : now.value.map(({ note }) => note);
     }
 
     const select = (index: number): void => void (selected.value = selected.value === index ? null : index);
-    const leave = (articulation: edits.Articulation): void => desk.setTouch(edits.articulate(desk.touch.value, reach(), articulation));
-    const restore = (): void => desk.setTouch(edits.clear(desk.touch.value, reach()));
+    const leave = (articulation: edits.Articulation): void => setTouch(edits.articulate(articulations.value, reach(), articulation));
+    const restore = (): void => setTouch(edits.clear(articulations.value, reach()));
 
     /** The note a slur is being drawn from. */
     const slurFrom = shallowRef<KeyLength | null>(null);
@@ -65,13 +80,13 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
         slurFrom.value = null;
         if (Math.abs(end.at - begun.at) < 1e-6) return;
         const [from, to] = end.at > begun.at ? [begun, end] : [end, begun];
-        const removed = desk.slurs.value.some((mark) => !mark.drawn && mark.from === from.note && mark.to === to.note);
-        desk.setSlurs(edits.drawSlur(desk.slurs.value, from.note, to.note, removed));
+        const removed = slurs.value.some((mark) => !mark.drawn && mark.from === from.note && mark.to === to.note);
+        setSlurs(edits.drawSlur(slurs.value, from.note, to.note, removed));
     }
 
     function unslur(): void {
         slurFrom.value = null;
-        if (current.value) desk.setSlurs(edits.removeSlur(desk.slurs.value, current.value));
+        if (current.value) setSlurs(edits.removeSlur(slurs.value, current.value));
     }
 
     /** The end of a slur dragged to a place on a line. */
@@ -81,7 +96,7 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
         const other = byNote.value.get(dragged[end === 'from' ? 'to' : 'from']);
         const note = spot && old ? nearest(at(spot.moment), old) : undefined;
         const isForward = note && other && (end === 'from' ? note.at < other.at : note.at > other.at);
-        if (note && isForward) desk.setSlurs(edits.moveSlur(desk.slurs.value, dragged, end, note.note));
+        if (note && isForward) setSlurs(edits.moveSlur(slurs.value, dragged, end, note.note));
     }
 
     /** Holds the selected key, or the lowest, on to the next moment, or one moment less. */
@@ -89,57 +104,86 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
         const key = now.value[selected.value ?? now.value.length - 1];
         if (!key) return;
         const written = fractionValue(key.end);
-        const mark = desk.holds.value.find(({ note }) => note === key.note);
+        const mark = holds.value.find(({ note }) => note === key.note);
         const until = mark ? (desk.line.quarters(mark.until) ?? written) : written;
         const next =
             step > 0
                 ? score.moments.find((_, index) => desk.times[index]! > until + 1e-6)
                 : score.moments.findLast((_, index) => desk.times[index]! < until - 1e-6);
-        if (next) desk.setHolds(edits.hold(desk.holds.value, key.note, fractionValue(next.at) > written + 1e-6 ? next.place : null));
+        if (next) setHolds(edits.hold(holds.value, key.note, fractionValue(next.at) > written + 1e-6 ? next.place : null));
     }
 
     function putGesture(text: string): void {
         const place = score.moments[desk.cursor.value]?.place;
-        if (place) desk.setGestures(edits.gesture(desk.gestures.value, place, text));
+        if (place) setGestures(edits.gesture(gestureMarks.value, place, text));
     }
 
     const setPalette = (list: string[]): void => void (gestures.value = list);
 
-    /** Mends a finding by its one action. */
-    function remedy({ remedy, note }: TouchDocument['findings'][number]): void {
-        if (remedy?.action === 'release') desk.setHolds(edits.hold(desk.holds.value, note, null));
-        else if (remedy?.action === 'clear') desk.setTouch(edits.clear(desk.touch.value, [note]));
-        else if (remedy) desk.setTouch(edits.articulate(edits.clear(desk.touch.value, [note]), [note], remedy.value as edits.Articulation));
+    const remedies: Remedies<Finding> = {
+        articulate: ({ notes, value }) => setTouch(edits.articulate(articulations.value, notes, value as edits.Articulation)),
+        clear: ({ notes }) => setTouch(edits.clear(articulations.value, notes)),
+        release: ({ notes }) => setHolds(edits.hold(holds.value, notes[0]!, null)),
+    };
+
+    /** Drags one end of a slur; where it is let go it ends. */
+    function dragSlur(dragged: Slur, end: 'from' | 'to', start: PointerEvent): void {
+        followPointer(start, (last) => {
+            const found = lines.under(last);
+            if (found) dropSlur(dragged, end, found.laid, found.x);
+        });
     }
 
-    /** The keys of the view. */
-    const keys: Record<string, (event: KeyboardEvent) => void> = {
-        k: () =>
-            (selected.value = now.value.length === 0 ? null : selected.value === null ? 0 : selected.value + 1 < now.value.length ? selected.value + 1 : null),
-        '0': restore,
-        Backspace: restore,
-        l: slur,
-        u: unslur,
-        h: (event) => holdOn(event.shiftKey ? -1 : 1),
-        Escape: () => (slurFrom.value = null),
-        ...Object.fromEntries(edits.ARTICULATIONS.map(({ articulation, key }) => [key.toLowerCase(), () => leave(articulation)])),
-        ...Object.fromEntries(
-            [1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => [
-                String(digit),
-                () => {
-                    const text = gestures.value[digit - 1];
-                    if (text !== undefined) putGesture(text);
-                },
-            ]),
-        ),
-    };
+    const keys: Key[] = [
+        ...edits.ARTICULATIONS.map(({ articulation, label, key, rare, what }): Key => ({
+            keys: [key.toLowerCase()],
+            what: `${what}; in a selection all its notes`,
+            label,
+            ...(rare ? { rare } : {}),
+            run: () => leave(articulation),
+        })),
+        { keys: ['0', 'Backspace'], what: 'take the mark back', label: 'Take back', run: restore },
+        {
+            keys: ['k'],
+            what: 'one note of the chord, or all of them',
+            run: () => {
+                const index = (selected.value ?? -1) + 1;
+                selected.value = index < now.value.length ? index : null;
+            },
+        },
+        { keys: ['l'], what: 'a slur begins here; L again: it ends here', run: slur },
+        { keys: ['Escape'], shown: null, what: 'give the slur up', run: () => void (slurFrom.value = null) },
+        { keys: ['u'], what: 'take the slur over this note away', run: unslur },
+        { keys: ['⇧h'], shown: null, what: 'hold it one moment less', run: () => holdOn(-1) },
+        { keys: ['h'], what: 'hold the lowest or selected key one moment on (Shift: less)', run: () => holdOn(1) },
+        ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit): Key => ({
+            keys: [String(digit)],
+            shown: digit === 1 ? ['1', '…', '9'] : null,
+            what: 'a gesture of your palette here',
+            run: () => {
+                const text = gestures.value[digit - 1];
+                if (text !== undefined) putGesture(text);
+            },
+        })),
+    ];
+
+    const placedGestures = computed(() =>
+        gestureMarks.value.flatMap((mark) => {
+            const time = desk.line.quarters(mark.at);
+            return time === null ? [] : [{ mark, time }];
+        }),
+    );
+    const columns = computed(() => touch.value && findingsStrip(score.measures.length, touch.value.findings));
 
     return {
         touch,
         byNote,
-        trouble,
         gestures,
-        ask,
+        gestureMarks,
+        placedGestures,
+        holds,
+        style,
+        ownLengths,
         now,
         selected,
         select,
@@ -149,13 +193,14 @@ export function useTouch(copy: number, desk: Desk, score: DeskProps['score'], pa
         current,
         slur,
         unslur,
-        dropSlur,
+        dragSlur,
         holdOn,
         putGesture,
         setPalette,
-        remedy,
+        remedies,
         keys,
-    };
+        columns,
+    } satisfies CraftState & Record<string, unknown>;
 }
 
 /** Of some keys the one of the same hand that lies nearest to another. */
@@ -164,14 +209,3 @@ function nearest(keys: readonly KeyLength[], to: KeyLength): KeyLength | undefin
 }
 
 export type TouchState = ReturnType<typeof useTouch>;
-
-/** What is known with what is new in some bars. */
-export function merge(known: TouchDocument, { bars, ...part }: TouchDocument & { bars: Bars }, barOf: BarOf): TouchDocument {
-    const isHere = (bar: number | undefined): boolean => bar !== undefined && bar >= bars.first && bar <= bars.last;
-    return {
-        lengths: renewed(known.lengths, part.lengths, ({ note }) => isHere(barOf(note))),
-        slurs: renewed(known.slurs, part.slurs, ({ from }) => isHere(barOf(from))),
-        style: part.style,
-        findings: renewed(known.findings, part.findings, ({ measure }) => isHere(measure)),
-    };
-}

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { merge as mergeHands } from '../../resources/js/crafts/hand/useHands';
-import { merge as mergeTouch } from '../../resources/js/crafts/touch/useTouch';
-import { changedBars, near } from '../../resources/js/desk/stretch';
-import type { HandDocument } from '../../resources/js/types/generated/hand';
-import type { PlanDocument } from '../../resources/js/types/generated/plan';
-import type { KeyLength, TouchDocument } from '../../resources/js/types/generated/touch';
+import { merge as mergeHands } from '../../resources/js/crafts/hand/merge';
+import { merge as mergeTouch } from '../../resources/js/crafts/touch/merge';
+import { changedBars as changed, near, relevant, type AnswerName } from '../../resources/js/desk/bearing';
+import type { HandAnswer } from '@generated/hand';
+import type { PlanDocument } from '@generated/plan';
+import type { KeyLength, TouchAnswer } from '@generated/touch';
 
 type Mark = PlanDocument['marks'][number];
 
@@ -16,8 +16,11 @@ const barOf = (id: string): number | undefined => {
 };
 
 function plan(marks: Mark[], more: Partial<PlanDocument> = {}): PlanDocument {
-    return { format: 'tarnwind-plan/1', school: 'singing', tempo: null, fingering: 'ease', touch: 'written', marks, ...more };
+    return { format: 'tarnwind-plan/2', tempo: null, settings: {}, marks, ...more };
 }
+
+const changedBars = (before: PlanDocument, after: PlanDocument, of: typeof barOf, answer: AnswerName = 'touch') => changed(before, after, answer, of);
+const forHands = (before: PlanDocument, after: PlanDocument) => changed(before, after, 'hand', barOf);
 
 const finger = (note: string, digit: string): Mark => ({ id: `f-${note}`, craft: 'hand', kind: 'finger', note, finger: digit });
 const staccato = (...notes: [string, ...string[]]): Mark => ({ id: 's', craft: 'touch', kind: 'articulation', notes, articulation: 'staccato' });
@@ -38,9 +41,9 @@ test.describe('what an edit touches', () => {
     const known = finger('n8', '2');
 
     test('is the bar of a mark that has come, gone or changed', () => {
-        expect(changedBars(plan([known]), plan([known, finger('n21', '3')]), barOf)).toEqual({ first: 10, last: 10 });
-        expect(changedBars(plan([known]), plan([]), barOf)).toEqual({ first: 4, last: 4 });
-        expect(changedBars(plan([known]), plan([finger('n8', '4')]), barOf)).toEqual({ first: 4, last: 4 });
+        expect(forHands(plan([known]), plan([known, finger('n21', '3')]))).toEqual({ first: 10, last: 10 });
+        expect(forHands(plan([known]), plan([]))).toEqual({ first: 4, last: 4 });
+        expect(forHands(plan([known]), plan([finger('n8', '4')]))).toEqual({ first: 4, last: 4 });
         expect(changedBars(plan([]), plan([slur('n6', 'n30')]), barOf)).toEqual({ first: 3, last: 15 });
         expect(changedBars(plan([pedal(2, 3)]), plan([pedal(2, 5)]), barOf)).toEqual({ first: 2, last: 5 });
     });
@@ -52,33 +55,47 @@ test.describe('what an edit touches', () => {
 
     test('tells marks of different kinds on one note apart', () => {
         const octave: Mark = { id: 'o', craft: 'hand', kind: 'octave', notes: ['n8'], octaves: 2 };
-        expect(changedBars(plan([finger('n8', '2')]), plan([octave]), barOf)).toEqual({ first: 4, last: 4 });
+        expect(forHands(plan([finger('n8', '2')]), plan([octave]))).toEqual({ first: 4, last: 4 });
     });
 
-    test('is nothing where hands and keys are not spoken of', () => {
+    test('is nothing where the answer does not rest on it', () => {
         expect(changedBars(plan([known]), plan([known, gesture]), barOf)).toBe('none');
-        expect(changedBars(plan([known]), plan([{ ...known }]), barOf)).toBe('none');
-        expect(changedBars(plan([known]), plan([known], { school: 'clean' }), barOf)).toBe('none');
+        expect(forHands(plan([known]), plan([{ ...known }]))).toBe('none');
+        expect(changedBars(plan([known]), plan([finger('n8', '4')]), barOf)).toBe('none');
+        expect(forHands(plan([known]), plan([known, staccato('n8')]))).toBe('none');
+        expect(changedBars(plan([known]), plan([known], { settings: { pedal: { school: 'clean' } } }), barOf)).toBe('none');
+        expect(changedBars(plan([pedal(2, 3)]), plan([{ ...pedal(2, 3), words: 'mine', origin: 'printed' } as Mark]), barOf)).toBe('none');
+    });
+
+    test('is everything for the pedal where what it is cut from is another', () => {
+        const forPedal = (before: Mark[], after: Mark[]) => changed(plan(before), plan(after), 'pedal', barOf);
+        expect(forPedal([pedal(2, 3)], [pedal(2, 4)])).toEqual({ first: 2, last: 4 });
+        expect(forPedal([pedal(2, 3)], [pedal(2, 3), known])).toBe('all');
+        expect(forPedal([pedal(2, 3)], [pedal(2, 3), gesture])).toBe('none');
     });
 
     test('is everything where the rules change, or the place is not known', () => {
         expect(changedBars(plan([]), plan([], { tempo: 72 }), barOf)).toBe('all');
-        expect(changedBars(plan([]), plan([], { touch: 'lyrical' }), barOf)).toBe('all');
-        expect(changedBars(plan([]), plan([], { lengths: { staccato: 0.4 } }), barOf)).toBe('all');
-        expect(changedBars(plan([]), plan([finger('elsewhere', '1')]), barOf)).toBe('all');
+        expect(changedBars(plan([]), plan([], { settings: { touch: { style: 'lyrical' } } }), barOf)).toBe('all');
+        expect(changedBars(plan([]), plan([], { settings: { touch: { lengths: { staccato: 0.4 } } } }), barOf)).toBe('all');
+        expect(forHands(plan([]), plan([finger('elsewhere', '1')]))).toBe('all');
     });
 });
 
 test('near some bars a plan has what bears on them', () => {
     const marks = [finger('n2', '1'), finger('n100', '2'), finger('n198', '3'), pedal(0, 30), pedal(30, 31), slur('n4', 'n190'), gesture];
-    const kept = near(plan([...marks, staccato('n0', 'n101', 'n199')]), { first: 50, last: 51 }, barOf);
-    expect(kept.marks.map(({ id }) => id)).toEqual(['f-n100', 'p-0', 'p-30', 'n4-n190', 's']);
+    const kept = near(plan([...marks, staccato('n0', 'n101', 'n199')]), { first: 50, last: 51 }, 'touch', barOf);
+    expect(kept.marks.map(({ id }) => id)).toEqual(['p-0', 'p-30', 'n4-n190', 's']);
     expect(kept.marks.at(-1)).toMatchObject({ notes: ['n101'] });
-    expect(near(plan([staccato('n0')]), { first: 50, last: 51 }, barOf).marks).toEqual([]);
+    expect(near(plan([staccato('n0')]), { first: 50, last: 51 }, 'touch', barOf).marks).toEqual([]);
+    expect(near(plan(marks), { first: 50, last: 51 }, 'hand', barOf).marks.map(({ id }) => id)).toEqual(['f-n100', 'p-0', 'p-30', 'n4-n190']);
+    // What the pedal is cut from is told whole, or it would be taken for another.
+    expect(near(plan(marks), { first: 90, last: 91 }, 'pedal', barOf).marks.map(({ id }) => id)).toEqual(['f-n2', 'f-n100', 'f-n198', 'n4-n190']);
+    expect(relevant(plan([...marks, gesture]), 'read').marks).toEqual([]);
 });
 
 test.describe('an answer about some bars', () => {
-    const fingered = (note: string, digit: string): HandDocument['fingers'][number] => ({
+    const fingered = (note: string, digit: string): HandAnswer['fingers'][number] => ({
         note,
         midi: 60,
         name: 'C4',
@@ -86,18 +103,21 @@ test.describe('an answer about some bars', () => {
         finger: digit,
         source: 'planned',
     });
-    const finding = (measure: number, kind: HandDocument['findings'][number]['kind'], reason: string): HandDocument['findings'][number] => ({
+    const finding = (measure: number, kind: HandAnswer['findings'][number]['kind'], reason: string): HandAnswer['findings'][number] => ({
         kind,
         severity: 'hint',
         at: String(4 * measure),
         measure,
         notes: [],
+        value: 0,
+        limit: 0,
+        unit: 'notes',
         reason,
         remedy: null,
     });
 
     test('takes the place of what was known of hands there, and of the kinds it tells', () => {
-        const known: HandDocument = {
+        const known: HandAnswer = {
             fingers: [fingered('n2', '1'), fingered('n20', '1'), fingered('n40', '1')],
             joints: [
                 { from: 'n2', to: 'n3', at: '4', measure: 1, kind: 'pedal' },
@@ -137,7 +157,7 @@ test.describe('an answer about some bars', () => {
             own: false,
             reason: '',
         });
-        const known: TouchDocument = {
+        const known: TouchAnswer = {
             lengths: [length('n2', 1), length('n20', 1)],
             slurs: [
                 { from: 'n2', to: 'n21', printed: true },

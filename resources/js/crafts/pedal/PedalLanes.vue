@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import type { LineProps } from '../../desk/craft';
+import HarmonyLane from '../../desk/HarmonyLane.vue';
+import FootLine from './FootLine.vue';
+import type { PedalState } from './usePedal';
+
+defineProps<LineProps<PedalState>>();
+</script>
+
+<template>
+    <FootLine
+        :laid="laid"
+        :marks="state.placed.value"
+        :examination="state.examination.value"
+        :quarters-per-minute="context.desk.tempo.value"
+        :current="state.current.value"
+        @drag="state.drag"
+        @open="(finding) => context.desk.moveTo(context.desk.momentAt(finding.at))"
+    />
+    <HarmonyLane :laid="laid" :harmonies="state.harmonies.value" />
+</template>

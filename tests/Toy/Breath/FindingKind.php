@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Toy\Breath;
+
+/**
+ * What can be wrong with breathing.
+ */
+enum FindingKind: string
+{
+    case OutOfBreath = 'out-of-breath';
+}
