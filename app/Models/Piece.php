@@ -4,19 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Support\PageStore;
-use App\Support\PieceSummary;
+use App\Support\StoredScore;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Support\Facades\Cache;
-use Tarnwind\Core\Craft\Frame;
-use Tarnwind\Core\Craft\Page;
-use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\ScoreReader;
-use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -60,68 +53,27 @@ final class Piece extends Model
         return $this->hasMany(StudentCopy::class);
     }
 
-    public function document(): Document
-    {
-        return Document::open($this->musicxml);
-    }
-
     /**
-     * The part that is read, alone, as it is engraved on the desk.
-     *
-     * @param  ?int  $bars  the first ones only
+     * Its file, with what is worked out of it.
      */
-    public function engraving(?int $bars = null): string
+    public function stored(): StoredScore
     {
-        return Cache::remember($this->cacheKey("engraving:$bars"), now()->addDays(30), function () use ($bars): string {
-            $part = $this->document()->only($this->score()->readParts);
-
-            return ($bars === null ? $part : $part->first($bars))->toXml();
-        });
+        return new StoredScore($this->musicxml, $this->part);
     }
 
     public function score(): Score
     {
-        return $this->read()->whole()[0];
-    }
-
-    /**
-     * The score as it stands and what it means: read once and kept.
-     *
-     * @return PageStore<array{Score, Reading}, Frame, Page>
-     */
-    public function read(): PageStore
-    {
-        return new PageStore($this->cacheKey('read'), 30, function (): array {
-            $score = ScoreReader::read($this->document(), $this->part);
-
-            return [$score, Reading::of($score)];
-        }, fn (array $whole): array => [Frame::of(...$whole), Frame::pages(...$whole)]);
+        return $this->stored()->score();
     }
 
     /**
      * Puts a corrected file in the place of the earlier one.
      */
-    public function replaceWith(Document $document, Score $score): void
+    public function replaceWith(StoredScore $corrected): void
     {
-        $this->read()->forget();
+        $this->stored()->read()->forget();
         $this->revision++;
-        $this->fill(['summary' => PieceSummary::of($score), 'musicxml' => $document->toXml()])->save();
-    }
-
-    /**
-     * What is kept goes by what the file holds: a corrected file, or another database, never meets what was kept before.
-     */
-    public function cacheKey(string $what): string
-    {
-        return "piece:{$this->fingerprint()}:$what";
-    }
-
-    /**
-     * A short name for what the file holds.
-     */
-    public function fingerprint(): string
-    {
-        return hash('xxh128', "$this->part $this->musicxml");
+        $this->fill(['summary' => $corrected->summary(), 'musicxml' => $corrected->musicxml])->save();
     }
 
     /**

@@ -36,7 +36,7 @@ final class DeskData
                 'measured' => $student->right_comfortable !== null && $student->left_comfortable !== null,
             ]],
             'score' => [
-                'engraving' => $copy->piece->fingerprint(),
+                'engraving' => $copy->piece->stored()->fingerprint(),
                 'tempo' => $tempo->quartersPerMinute(),
                 'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'ratio' => $step[2] / $tempo->quartersPerMinute()], $tempo->steps()),
                 'playback' => $score->playbackOrder,

@@ -42,10 +42,20 @@ final readonly class PageStore
             return $kept;
         }
         $whole = ($this->make)();
-        $this->keep('whole', $whole);
-        $this->lay($whole);
+        $this->take($whole);
 
         return $whole;
+    }
+
+    /**
+     * Keeps what was worked out elsewhere.
+     *
+     * @param  TWhole  $whole
+     */
+    public function take(mixed $whole): void
+    {
+        $this->keep('whole', $whole);
+        $this->lay($whole);
     }
 
     /**

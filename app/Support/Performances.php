@@ -60,12 +60,12 @@ final readonly class Performances
      */
     public function reading(Plan $plan): Reading
     {
-        $piece = $this->copy->piece;
-        [$score, $reading] = $piece->read()->whole();
+        $stored = $this->copy->piece->stored();
+        [$score, $reading] = $stored->read()->whole();
         $corrections = Crafts::registry()->corrections($score, $plan);
 
         return $corrections->isEmpty() ? $reading : Cache::remember(
-            $piece->cacheKey('reading:'.$plan->fingerprint(Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Hands)), now()->addDays(self::DAYS),
+            $stored->key('reading:'.$plan->fingerprint(Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Hands)), now()->addDays(self::DAYS),
             fn (): Reading => $reading->corrected($score, $corrections),
         );
     }
@@ -75,7 +75,7 @@ final readonly class Performances
      */
     private function fromBars(Bars $edited, Plan $plan, Excerpt $excerpt, Asked $asked): array
     {
-        $kept = $this->copy->piece->read();
+        $kept = $this->copy->piece->stored()->read();
         $frame = $kept->frame();
         $answered = $frame->answered($edited, $excerpt);
         $needed = $frame->needed($answered, $excerpt, $plan);
@@ -89,7 +89,7 @@ final readonly class Performances
      */
     private function fromPart(Bars $edited, Plan $plan, string $class): Performance
     {
-        $frame = $this->copy->piece->read()->frame();
+        $frame = $this->copy->piece->stored()->read()->frame();
 
         return Crafts::registry()->performance($frame->score(), $plan, $this->student, fn (): Reading => $frame->reading(), function (string $asked, callable $make) use ($class, $plan, $edited, $frame): Derived {
             if ($asked !== $class) {
@@ -114,7 +114,7 @@ final readonly class Performances
         $rests = hash('xxh128', $plan->fingerprint(...$class::restsOn()).serialize($this->student));
 
         return new PageStore(
-            $this->copy->piece->cacheKey(class_basename($class).":$rests"), self::DAYS, function () use ($make): Paged {
+            $this->copy->piece->stored()->key(class_basename($class).":$rests"), self::DAYS, function () use ($make): Paged {
                 $part = $make();
                 assert($part instanceof Paged);
 

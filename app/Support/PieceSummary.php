@@ -18,10 +18,9 @@ final class PieceSummary
     /**
      * @return array{title: string, parts: list<array{id: string, name: string, staves: int}>, part: string, bars: int, notes: int, key: string, metres: list<string>, tempo: int, seconds: int, warnings: list<string>}
      */
-    public static function of(Score $score): array
+    public static function of(Score $score, Reading $reading): array
     {
         $tempo = TempoMap::of($score);
-        $keys = Reading::of($score)->keys;
 
         return [
             'title' => $score->title,
@@ -29,7 +28,7 @@ final class PieceSummary
             'part' => implode('+', $score->readParts),
             'bars' => count($score->measures),
             'notes' => count($score->notes),
-            'key' => (string) $keys[0]->key,
+            'key' => (string) $reading->keys[0]->key,
             'metres' => array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures))),
             'tempo' => (int) round($tempo->quartersPerMinute()),
             'seconds' => (int) round($tempo->seconds($score->end())),

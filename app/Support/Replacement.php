@@ -8,7 +8,6 @@ use App\Models\Piece;
 use App\Models\StudentCopy;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Score\Measure;
@@ -23,10 +22,10 @@ final readonly class Replacement
 
     private Score $before;
 
-    public function __construct(private Piece $piece, private Document $document, private Score $score)
+    public function __construct(private Piece $piece, private StoredScore $corrected)
     {
         $this->before = $piece->score();
-        $this->matching = Matching::of($this->before, $score);
+        $this->matching = Matching::of($this->before, $corrected->score());
     }
 
     /**
@@ -54,7 +53,7 @@ final readonly class Replacement
                 [$plan] = $copy->planDocument()->carried($this->matching);
                 $copy->update(['plan' => $plan->toJson(), 'revision' => $copy->revision + 1]);
             }
-            $this->piece->replaceWith($this->document, $this->score);
+            $this->piece->replaceWith($this->corrected);
         });
     }
 

@@ -6,10 +6,8 @@ namespace Database\Factories;
 
 use App\Models\Piece;
 use App\Models\User;
-use App\Support\PieceSummary;
+use App\Support\StoredScore;
 use Illuminate\Database\Eloquent\Factories\Factory;
-use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 
 /**
  * @extends Factory<Piece>
@@ -30,9 +28,9 @@ final class PieceFactory extends Factory
      */
     public static function read(string $bytes): array
     {
-        $document = Document::open($bytes);
-        $score = ScoreReader::read($document);
+        $stored = StoredScore::upload($bytes, null);
+        $summary = $stored->summary();
 
-        return ['title' => $score->title, 'part' => null, 'summary' => PieceSummary::of($score), 'musicxml' => $document->toXml()];
+        return ['title' => $summary['title'], 'part' => null, 'summary' => $summary, 'musicxml' => $stored->musicxml];
     }
 }

@@ -99,7 +99,7 @@ test('slurs are drawn, moved by dragging and taken away; a gesture and a held ke
     expect(await seriousViolations(page)).toEqual([]);
 
     // What the hand does bears on what the foot catches.
-    const measured = page.waitForResponse((response) => response.url().endsWith('/examination'));
+    const measured = page.waitForResponse((response) => response.url().endsWith('/answers/pedal'));
     await page.getByRole('button', { name: 'Pedal', exact: true }).click();
     expect((await measured).ok()).toBe(true);
 

@@ -17,7 +17,7 @@ it('keeps each teacher\'s own palette and brings it to the desk', function (): v
     $student = Student::factory()->for($this->teacher, 'teacher')->create();
     $piece = Piece::factory()->for($this->teacher, 'teacher')->create();
     $copy = StudentCopy::factory()->create(['student_id' => $student->id, 'piece_id' => $piece->id]);
-    $palette = fn (array $expected): mixed => $this->get("/copies/$copy->id")->assertInertia(fn (AssertableInertia $page) => $page->where('gestures', $expected));
+    $palette = fn (array $expected): mixed => $this->get("/copies/$copy->id")->assertInertia(fn (AssertableInertia $page) => $page->where('teacher.gestures', $expected));
     expect($this->teacher->gesturePalette())->toContain('wrist rises');
     $palette($this->teacher->gesturePalette());
 

@@ -69,6 +69,6 @@ final class MarkedCopyController
 
     private function markedCopy(StudentCopy $copy): MarkedCopy
     {
-        return new MarkedCopy(fn (): Document => $copy->piece->document(), $copy->performance(), Crafts::registry()->writers());
+        return new MarkedCopy(fn (): Document => $copy->piece->stored()->document(), $copy->performance(), Crafts::registry()->writers());
     }
 }

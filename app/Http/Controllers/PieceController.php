@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Http\Requests\ScoreFileRequest;
 use App\Models\Piece;
 use App\Models\User;
-use App\Support\PieceSummary;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -23,10 +22,11 @@ final class PieceController
     {
         /** @var User $teacher */
         $teacher = $request->user();
-        [$document, $score] = $request->read();
-        $title = trim($request->string('title')->toString()) ?: ($score->title ?: 'Untitled piece');
+        $stored = $request->stored();
+        $summary = $stored->summary();
+        $title = trim($request->string('title')->toString()) ?: ($summary['title'] ?: 'Untitled piece');
         $teacher->pieces()->create([
-            'title' => mb_substr($title, 0, 200), 'part' => $request->part(), 'summary' => PieceSummary::of($score), 'musicxml' => $document->toXml(),
+            'title' => mb_substr($title, 0, 200), 'part' => $request->part(), 'summary' => $summary, 'musicxml' => $stored->musicxml,
         ]);
 
         return redirect()->route('studio');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\ScoreFileRequest;
-use App\Support\PieceSummary;
 use Illuminate\Http\JsonResponse;
 
 /**
@@ -15,8 +14,6 @@ final class PieceReadingController
 {
     public function __invoke(ScoreFileRequest $request): JsonResponse
     {
-        [, $score] = $request->read();
-
-        return response()->json(PieceSummary::of($score));
+        return response()->json($request->stored()->summary());
     }
 }

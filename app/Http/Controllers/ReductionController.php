@@ -36,7 +36,7 @@ final class ReductionController
         $performance = $copy->performance();
 
         return response(
-            $reduced->write($copy->piece->document(), $performance->written, $performance->reading()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
+            $reduced->write($copy->piece->stored()->document(), $performance->written, $performance->reading()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
         );
     }
 

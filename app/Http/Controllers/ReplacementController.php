@@ -24,12 +24,12 @@ final class ReplacementController
 
     public function preview(ScoreFileRequest $request, Piece $piece): JsonResponse
     {
-        return response()->json((new Replacement($piece, ...$request->read($piece->part)))->preview());
+        return response()->json((new Replacement($piece, $request->stored($piece->part)))->preview());
     }
 
     public function store(ScoreFileRequest $request, Piece $piece): RedirectResponse
     {
-        (new Replacement($piece, ...$request->read($piece->part)))->apply();
+        (new Replacement($piece, $request->stored($piece->part)))->apply();
 
         return redirect()->route('studio');
     }

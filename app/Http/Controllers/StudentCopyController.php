@@ -43,7 +43,7 @@ final class StudentCopyController
      */
     public function engraving(EngravingRequest $request, StudentCopy $copy): Response
     {
-        return response($copy->piece->engraving($request->bars()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response($copy->piece->stored()->engraving($request->bars() !== null), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     public function plan(StudentCopy $copy): JsonResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Support\StoredScore;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -12,15 +13,12 @@ use Illuminate\Validation\Rule;
  */
 final class EngravingRequest extends FormRequest
 {
-    /** How many first bars can be asked for by themselves. */
-    private const FIRST_BARS = [24];
-
     /**
      * @return array<string, list<mixed>>
      */
     public function rules(): array
     {
-        return ['bars' => ['nullable', 'integer', Rule::in(self::FIRST_BARS)]];
+        return ['bars' => ['nullable', 'integer', Rule::in([StoredScore::FIRST_BARS])]];
     }
 
     public function bars(): ?int

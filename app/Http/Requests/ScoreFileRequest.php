@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Support\StoredScore;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
-use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Notation\MusicXml\Text;
 use Tarnwind\Core\Notation\UnreadableFile;
-use Tarnwind\Core\Score\Score;
 
 /**
  * A score file to look at or to keep.
@@ -44,17 +42,14 @@ final class ScoreFileRequest extends FormRequest
 
     /**
      * @param  ?string  $part  id of the part to read, unless the request names one
-     * @return array{Document, Score}
      *
      * @throws ValidationException in a teacher's words, if the file cannot be used
      */
-    public function read(?string $part = null): array
+    public function stored(?string $part = null): StoredScore
     {
         $file = $this->file('file');
         try {
-            $document = Document::open($file instanceof UploadedFile ? (string) $file->get() : '');
-
-            return [$document, ScoreReader::read($document, $this->part() ?? $part)];
+            return StoredScore::upload($file instanceof UploadedFile ? (string) $file->get() : '', $this->part() ?? $part);
         } catch (UnreadableFile $error) {
             throw ValidationException::withMessages(['file' => $error->getMessage()]);
         }

@@ -2,6 +2,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { svgElement } from '../engraving/engraver';
 import { nearestSpot, type Laid } from '../engraving/layout';
+import { inTurn } from './inTurn';
 import type { Desk } from './useDesk';
 
 /** One engraved line; what stands above and under it, the lanes of the craft in front, comes from outside. */
@@ -12,21 +13,34 @@ const emit = defineEmits<{ select: [moment: number]; range: [start: PointerEvent
 
 const root = ref<HTMLElement>();
 const sheet = ref<HTMLElement>();
+/** Whether it is near the window: only such lines hold their engraving, so that long pieces stay light. */
 const near = ref(false);
+/** Its lanes come after the notes. */
+const hasLanes = ref(false);
 
-/** Only systems near the window hold their engraving, so that long pieces stay light. */
 let observer: IntersectionObserver | null = null;
+let cancel: (() => void)[] = [];
 onMounted(() => {
     if (!root.value) return;
     // A margin counts only around the element that scrolls.
     const around = root.value.closest('.scroll');
-    observer = new IntersectionObserver((entries) => entries.forEach((entry) => (near.value = entry.isIntersecting)), {
-        root: around,
-        rootMargin: '900px 0px',
-    });
+    observer = new IntersectionObserver((entries) => entries.forEach((entry) => approach(entry.isIntersecting)), { root: around, rootMargin: '900px 0px' });
     observer.observe(root.value);
 });
-onBeforeUnmount(() => observer?.disconnect());
+onBeforeUnmount(() => {
+    observer?.disconnect();
+    cancel.forEach((stop) => stop());
+});
+
+function approach(isNear: boolean): void {
+    cancel.forEach((stop) => stop());
+    cancel = [];
+    if (!isNear) {
+        near.value = hasLanes.value = false;
+    } else if (!near.value) {
+        cancel = [inTurn(() => (near.value = true)), inTurn(() => (hasLanes.value = true))];
+    }
+}
 
 async function show(): Promise<void> {
     await nextTick();
@@ -90,12 +104,12 @@ onMounted(reveal);
             </template>
         </div>
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
-        <slot v-if="near" name="above" />
+        <slot v-if="hasLanes" name="above" />
         <div class="engraved">
             <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
-            <slot v-if="near" name="over" />
+            <slot v-if="hasLanes" name="over" />
         </div>
-        <slot v-if="near" />
+        <slot v-if="hasLanes" />
         <div v-else class="lanes-placeholder" />
     </section>
 </template>

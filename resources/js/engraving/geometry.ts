@@ -15,7 +15,9 @@ const TOKEN =
 /**
  * Reads positions from an engraved system without a DOM, so that it can be done in a worker.
  */
-export function readGeometry(svg: string): System {
+export function readGeometry(engraved: string): System {
+    // A style sheet in each line would be one for the whole page, which all that stands there is measured against again.
+    const svg = engraved.replace(/<style[^>]*>[^<]*<\/style>/g, '');
     const outer = /<svg viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg);
     const inner = /class="definition-scale"[^>]*viewBox="0 0 ([\d.]+) /.exec(svg);
     const width = Number(outer?.[1] ?? 0);
