@@ -45,6 +45,28 @@ it('refuses what is no number', function (string $text): void {
     Fraction::parse($text);
 })->with(['', 'x', '1/0x', '1/2/3', '.'])->throws(InvalidArgumentException::class);
 
+it('compares exactly where products do not fit', function (): void {
+    $large = 2 ** 62;
+    // Each pair is one float when it is rounded.
+    expect(Fraction::of($large, 3)->compareTo(Fraction::of($large + 1, 3)))->toBe(-1)
+        ->and(Fraction::of($large + 1, $large)->compareTo(Fraction::of($large, $large - 1)))->toBe(-1)
+        ->and(Fraction::of(-$large - 1, $large)->compareTo(Fraction::of(-$large, $large - 1)))->toBe(1)
+        ->and(Fraction::of($large - 1, $large)->compareTo(Fraction::of($large - 1, $large)))->toBe(0)
+        ->and(Fraction::of($large, 7)->isLessThan(Fraction::of(-$large, 7)))->toBeFalse();
+});
+
+it('refuses sums and differences that do not fit, with or without a common denominator', function (): void {
+    foreach ([
+        fn (): Fraction => Fraction::of(PHP_INT_MAX)->plus(Fraction::of(1)),
+        fn (): Fraction => Fraction::of(PHP_INT_MAX - 1, 3)->plus(Fraction::of(PHP_INT_MAX - 1, 3)),
+        fn (): Fraction => Fraction::of(-PHP_INT_MAX)->minus(Fraction::of(2)),
+        fn (): Fraction => Fraction::of(-PHP_INT_MAX)->minus(Fraction::of(1)),
+        fn (): Fraction => Fraction::of(2 ** 62)->times(Fraction::of(2 ** 3)),
+    ] as $sum) {
+        expect($sum)->toThrow(ArithmeticError::class);
+    }
+});
+
 it('refuses to lose exactness', function (): void {
     $tiny = Fraction::of(1, 3_037_000_507);
     $tiny->times($tiny)->times($tiny);
