@@ -32,21 +32,30 @@ await page.getByRole('heading', { name: 'Students' }).waitFor();
 await page.waitForTimeout(1500);
 
 await page.goto(`${origin}/pieces/new`);
-say('a file is read for its preview', await time(async () => {
-    await page.locator('input[type="file"]').setInputFiles(file);
-    await page.getByLabel('Title').waitFor();
-}));
+say(
+    'a file is read for its preview',
+    await time(async () => {
+        await page.locator('input[type="file"]').setInputFiles(file);
+        await page.getByLabel('Title').waitFor();
+    }),
+);
 await page.getByLabel('Title').fill(TITLE);
-say('it is kept', await time(async () => {
-    await page.getByRole('button', { name: 'Keep this piece' }).click();
-    await page.getByRole('heading', { name: 'Students' }).waitFor();
-}));
+say(
+    'it is kept',
+    await time(async () => {
+        await page.getByRole('button', { name: 'Keep this piece' }).click();
+        await page.getByRole('heading', { name: 'Students' }).waitFor();
+    }),
+);
 await page.waitForTimeout(1500);
 await page.getByRole('combobox').first().selectOption({ label: TITLE });
-say('its portrait', await time(async () => {
-    await page.getByRole('button', { name: 'Open desk' }).first().click();
-    await page.getByRole('link', { name: 'Open the desk' }).waitFor();
-}));
+say(
+    'its portrait',
+    await time(async () => {
+        await page.getByRole('button', { name: 'Open desk' }).first().click();
+        await page.getByRole('link', { name: 'Open the desk' }).waitFor();
+    }),
+);
 let first = 0;
 const all = await time(async () => {
     first = await time(async () => {
@@ -61,11 +70,14 @@ await page.waitForTimeout(4000);
 await page.getByRole('link', { name: 'Back to the studio' }).click();
 await page.getByRole('heading', { name: 'Students' }).waitFor();
 await page.waitForTimeout(500);
-say('all lines at a second opening', await time(async () => {
-    await page.getByRole('link', { name: TITLE, exact: true }).first().click();
-    await firstLine();
-    await allLines();
-}));
+say(
+    'all lines at a second opening',
+    await time(async () => {
+        await page.getByRole('link', { name: TITLE, exact: true }).first().click();
+        await firstLine();
+        await allLines();
+    }),
+);
 await page.reload();
 await page.waitForTimeout(4000);
 

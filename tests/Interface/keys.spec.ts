@@ -27,6 +27,15 @@ test('a key does what the craft in front says, else what every view does', () =>
     expect(found(pressed('q'))).toBeNull();
 });
 
+test('a key that has nothing to do now is left to whoever knows it next', () => {
+    let slur = true;
+    const own = { ...key('Escape'), when: () => slur };
+    const [first, second] = [[own], [key('Escape')]];
+    expect(keyFor(pressed('Escape'), [first, second])).toBe(own);
+    slur = false;
+    expect(keyFor(pressed('Escape'), [first, second])).toBe(second[0]);
+});
+
 test('keys rest while somebody types, and with keys of the browser', () => {
     expect(keyFor(pressed('k', {}, true), [[key('k')]])).toBeNull();
     for (const held of ['altKey', 'ctrlKey', 'metaKey']) expect(keyFor(pressed('k', { [held]: true }), [[key('k')]])).toBeNull();

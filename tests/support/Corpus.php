@@ -56,6 +56,25 @@ final class Corpus
     }
 
     /**
+     * A piece of so many bars, made of the bars of a file over and over after its first.
+     */
+    public static function repeated(string $xml, int $bars): string
+    {
+        $tree = new \DOMDocument;
+        $tree->loadXML(Document::open($xml)->toPlainXml());
+        $part = $tree->getElementsByTagName('part')->item(0) ?? throw new RuntimeException('The file has no part.');
+        $own = array_slice(iterator_to_array($tree->getElementsByTagName('measure')), 1);
+        for ($bar = count($own) + 1; $bar < $bars; $bar++) {
+            $copy = $own[($bar - 1) % count($own)]->cloneNode(true);
+            assert($copy instanceof \DOMElement);
+            $copy->setAttribute('number', (string) $bar);
+            $part->appendChild($copy);
+        }
+
+        return (string) $tree->saveXML();
+    }
+
+    /**
      * What verovio reads from files.
      *
      * @param  list<string>  $paths

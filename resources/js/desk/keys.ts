@@ -5,6 +5,8 @@ export interface Key {
     /** What the sheet of keys says. */
     what: string;
     run: (event?: KeyboardEvent) => void;
+    /** Whether there is something to do now; without it the key belongs to whoever knows it next. */
+    when?: () => boolean;
     /** How the keys are shown; null for keys that the sheet leaves out, as a second one for the same. */
     shown?: readonly string[] | null;
     /** The name of its button among the tools; without one it has none. */
@@ -33,7 +35,8 @@ export function keyFor(event: KeyboardEvent, lists: readonly (readonly Key[])[])
     if (event.altKey || event.ctrlKey || event.metaKey || (event.target as HTMLElement).closest(TYPED_INTO)) return null;
     const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     for (const list of lists) {
-        const found = list.find(({ keys }) => keys.includes(event.shiftKey ? `⇧${pressed}` : pressed)) ?? list.find(({ keys }) => keys.includes(pressed));
+        const now = list.filter(({ when }) => when === undefined || when());
+        const found = now.find(({ keys }) => keys.includes(event.shiftKey ? `⇧${pressed}` : pressed)) ?? now.find(({ keys }) => keys.includes(pressed));
         if (found) return found;
     }
     return null;

@@ -254,7 +254,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 }
 
 .views button {
-    padding: 4px 12px;
+    padding: 4px 10px;
     font: inherit;
     color: var(--ink);
     background: var(--sheet);
@@ -275,6 +275,11 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 
 .tools :deep(.tool) {
     padding-inline: 8px;
+}
+
+.tools :deep(.choice) {
+    max-width: 190px;
+    text-overflow: ellipsis;
 }
 
 .tools :deep(.field) {
@@ -346,6 +351,14 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 
     .tools :deep(.long) {
         display: none;
+    }
+
+    .tools :deep(.choice) {
+        max-width: 128px;
+    }
+
+    .views button {
+        padding-inline: 7px;
     }
 
     .desk {

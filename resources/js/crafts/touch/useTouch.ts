@@ -152,7 +152,7 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
             },
         },
         { keys: ['l'], what: 'a slur begins here; L again: it ends here', run: slur },
-        { keys: ['Escape'], shown: null, what: 'give the slur up', run: () => void (slurFrom.value = null) },
+        { keys: ['Escape'], shown: null, what: 'give the slur up', when: () => slurFrom.value !== null, run: () => void (slurFrom.value = null) },
         { keys: ['u'], what: 'take the slur over this note away', run: unslur },
         { keys: ['⇧h'], shown: null, what: 'hold it one moment less', run: () => holdOn(-1) },
         { keys: ['h'], what: 'hold the lowest or selected key one moment on (Shift: less)', run: () => holdOn(1) },
