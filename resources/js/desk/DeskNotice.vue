@@ -12,7 +12,12 @@ defineProps<{ desk: Desk; trouble: string }>();
         <a-button size="small" @click="desk.saving.overwrite()">Keep what I see</a-button>
     </div>
     <div v-else-if="desk.saving.state.value === 'waiting'" class="notice" role="alert">
-        {{ desk.saving.message.value }} Your edits are kept in this browser and will be sent again.
+        {{ desk.saving.message.value }}
+        {{
+            desk.saving.isKept.value
+                ? 'Your edits are kept in this browser and will be sent again.'
+                : 'This browser has no room to keep your edits: leave this page open until they are saved.'
+        }}
     </div>
     <div v-else-if="desk.saving.state.value === 'refused'" class="notice" role="alert">
         {{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.

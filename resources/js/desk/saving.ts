@@ -1,6 +1,7 @@
 import { ref, type Ref } from 'vue';
 import { getJson, HttpError, sendJson } from '../support/http';
 import type { PlanDocument } from '@generated/plan';
+import { keptPlans, type KeptPlans, type LeftPlan } from './kept';
 
 /**
  * saved: the server has everything; pending: an edit is about to be sent; waiting: the server is away and edits
@@ -8,62 +9,93 @@ import type { PlanDocument } from '@generated/plan';
  */
 export type SaveState = 'saved' | 'pending' | 'waiting' | 'conflict' | 'refused';
 
-interface Kept {
-    plan: PlanDocument;
-    revision: number;
-}
-
 const PAUSE = 500;
 const RETRY = 3000;
+
+/** What saving needs of the world; tests bring one of their own. */
+export interface World {
+    put: (plan: PlanDocument, revision: number) => Promise<{ revision: number }>;
+    get: () => Promise<{ plan: PlanDocument; revision: number }>;
+    kept: KeptPlans;
+    /** Tells other tabs of a saved revision, and hears of theirs. */
+    tell: (revision: number) => void;
+    hear: (told: (revision: number) => void) => () => void;
+    /** Calls when the network is back. */
+    online: (back: () => void) => () => void;
+    after: (ms: number, run: () => void) => () => void;
+}
 
 export interface Saving {
     state: Ref<SaveState>;
     message: Ref<string>;
-    /** Edits that wait in this browser from an earlier visit. */
-    kept: Kept | null;
-    keep(plan: PlanDocument): void;
+    /** Whether edits that are not on the server yet are kept in this browser. */
+    isKept: Ref<boolean>;
+    /** Edits that earlier visits have left in this browser, the newest first. */
+    left: readonly LeftPlan[];
+    keep: (plan: PlanDocument) => void;
     /** Sends the present plan over whatever is on the server. */
-    overwrite(): Promise<void>;
+    overwrite: () => Promise<void>;
     /** Forgets what waits in this browser. */
-    forget(): void;
-    stop(): void;
+    forget: () => void;
+    /** Whether something would be lost if the page were closed now. */
+    wouldLose: () => boolean;
+    stop: () => void;
+}
+
+/** The browser and the server, as a desk meets them. */
+export function realWorld(copy: number): World {
+    const name = `tarnwind-copy-${copy}`;
+    const channel = new BroadcastChannel(name);
+    let closed = false;
+    return {
+        put: (plan, revision) => sendJson<{ revision: number }>('PUT', `/copies/${copy}/plan`, { plan, revision }),
+        get: () => getJson<{ plan: PlanDocument; revision: number }>(`/copies/${copy}/plan`),
+        kept: keptPlans(name),
+        tell: (revision) => {
+            if (!closed) channel.postMessage(revision);
+        },
+        hear: (told) => {
+            channel.addEventListener('message', (event: MessageEvent<number>) => told(event.data));
+            return () => {
+                closed = true;
+                channel.close();
+            };
+        },
+        online: (back) => {
+            window.addEventListener('online', back);
+            return () => window.removeEventListener('online', back);
+        },
+        after: (ms, run) => {
+            const timer = setTimeout(run, ms);
+            return () => clearTimeout(timer);
+        },
+    };
 }
 
 /**
  * Saves a copy's plan by itself. Every edit is first kept in the browser, so that nothing is lost while the
  * server is away; plans are sent with the revision they were made on, so that nothing newer is overwritten.
  */
-export function startSaving(copy: number, revision: number): Saving {
-    const key = `tarnwind-copy-${copy}`;
+export function startSaving(world: World, revision: number): Saving {
     const state = ref<SaveState>('saved');
     const message = ref('');
-    const channel = new BroadcastChannel(key);
+    const isKept = ref(true);
     let base = revision;
     let plan: PlanDocument | null = null;
-    let timer: ReturnType<typeof setTimeout> | undefined;
+    /** What was sent last without an answer: it may have arrived all the same. */
+    let unanswered: PlanDocument | null = null;
+    let cancel = (): void => undefined;
     let sending = false;
-
-    function read(): Kept | null {
-        try {
-            const text = localStorage.getItem(key);
-            return text === null ? null : (JSON.parse(text) as Kept);
-        } catch {
-            return null;
-        }
-    }
+    let stopped = false;
+    const left = world.kept.left();
 
     function write(): void {
-        if (plan === null) return;
-        try {
-            localStorage.setItem(key, JSON.stringify({ plan, revision: base }));
-        } catch {
-            message.value = 'This browser has no room to keep edits; stay on this page until they are saved.';
-        }
+        if (plan !== null) isKept.value = world.kept.write({ plan, revision: base });
     }
 
     function schedule(delay: number): void {
-        clearTimeout(timer);
-        timer = setTimeout(() => void flush(), delay);
+        cancel();
+        if (!stopped) cancel = world.after(delay, () => void flush());
     }
 
     async function flush(): Promise<void> {
@@ -71,47 +103,72 @@ export function startSaving(copy: number, revision: number): Saving {
         sending = true;
         const sent = plan;
         try {
-            const answer = await sendJson<{ revision: number }>('PUT', `/copies/${copy}/plan`, { plan: sent, revision: base });
-            base = answer.revision;
-            channel.postMessage(base);
-            message.value = '';
-            if (plan === sent) {
-                plan = null;
-                localStorage.removeItem(key);
-                state.value = 'saved';
-            } else {
-                write();
-                schedule(0);
-            }
+            const answer = await world.put(sent, base);
+            acknowledge(sent, answer.revision);
         } catch (error) {
-            const status = error instanceof HttpError ? error.status : -1;
-            message.value = error instanceof Error ? error.message : '';
-            if (status === 409) {
-                state.value = 'conflict';
-            } else if (status === 422) {
-                state.value = 'refused';
-            } else {
-                state.value = 'waiting';
-                schedule(RETRY);
-            }
+            await fail(error, sent);
         } finally {
             sending = false;
         }
     }
 
-    const online = (): void => schedule(0);
-    window.addEventListener('online', online);
-    channel.addEventListener('message', (event: MessageEvent<number>) => {
-        if (event.data > base) {
-            state.value = 'conflict';
-            message.value = 'This copy has been changed in another tab in the meantime.';
+    function acknowledge(sent: PlanDocument, saved: number): void {
+        base = saved;
+        unanswered = null;
+        message.value = '';
+        world.tell(base);
+        if (plan === sent) {
+            plan = null;
+            world.kept.remove();
+            isKept.value = true;
+            state.value = 'saved';
+        } else {
+            write();
+            state.value = 'pending';
+            if (stopped) void flush();
+            else schedule(0);
         }
+    }
+
+    async function fail(error: unknown, sent: PlanDocument): Promise<void> {
+        const status = error instanceof HttpError ? error.status : 0;
+        if (status === 409 && (await isOurs(unanswered ?? sent))) return;
+        message.value = error instanceof Error ? error.message : '';
+        if (status === 409) {
+            state.value = 'conflict';
+        } else if (status === 422) {
+            state.value = 'refused';
+        } else {
+            unanswered = sent;
+            state.value = 'waiting';
+            schedule(RETRY);
+        }
+    }
+
+    /** Whether what the server has is what was sent before: then the answer was lost, not the plan. */
+    async function isOurs(sent: PlanDocument): Promise<boolean> {
+        try {
+            const there = await world.get();
+            if (!saysTheSame(there.plan, sent)) return false;
+            acknowledge(sent, there.revision);
+            return true;
+        } catch {
+            return false;
+        }
+    }
+
+    const stopOnline = world.online(() => schedule(0));
+    const stopHearing = world.hear((saved) => {
+        if (saved <= base || state.value === 'conflict') return;
+        state.value = 'conflict';
+        message.value = 'This copy has been changed in another tab in the meantime.';
     });
 
     return {
         state,
         message,
-        kept: read(),
+        isKept,
+        left,
         keep(next) {
             plan = next;
             write();
@@ -120,20 +177,32 @@ export function startSaving(copy: number, revision: number): Saving {
             schedule(PAUSE);
         },
         async overwrite() {
-            base = (await getJson<{ revision: number }>(`/copies/${copy}/plan`)).revision;
+            base = (await world.get()).revision;
             state.value = 'pending';
             if (plan === null) state.value = 'saved';
             else await flush();
         },
         forget() {
             plan = null;
-            localStorage.removeItem(key);
+            world.kept.remove();
+            left.forEach(({ forget }) => forget());
         },
+        wouldLose: () => plan !== null && !isKept.value,
         stop() {
-            clearTimeout(timer);
-            window.removeEventListener('online', online);
-            channel.close();
-            if (plan !== null && state.value !== 'conflict') void flush();
+            cancel();
+            stopped = true;
+            stopOnline();
+            // What is on its way is sent once more, and is kept in the browser until it has arrived.
+            if (plan !== null && state.value !== 'conflict') void flush().finally(stopHearing);
+            else stopHearing();
+            world.kept.close();
         },
     };
+}
+
+/** Whether two plans say the same, whatever the order of their fields; the server adds what is said by default. */
+function saysTheSame(there: unknown, sent: unknown): boolean {
+    if (Array.isArray(there) && Array.isArray(sent)) return there.length === sent.length && there.every((one, index) => saysTheSame(one, sent[index]));
+    if (typeof there !== 'object' || typeof sent !== 'object' || there === null || sent === null) return there === sent;
+    return Object.entries(sent).every(([name, value]) => saysTheSame((there as Record<string, unknown>)[name], value));
 }

@@ -6,7 +6,7 @@ import type { Place, PlanDocument } from '@generated/plan';
 import { keyOf, type Bars, type MarkKey, type MarkOf } from './bearing';
 import type { CraftName } from './craft';
 import { begin, record, redo, undo } from './history';
-import { startSaving } from './saving';
+import { realWorld, startSaving } from './saving';
 import type { Moment, Timeline } from './timeline';
 
 export interface MeasureData {
@@ -100,8 +100,15 @@ export function useDesk(props: DeskProps) {
     const range = ref<{ anchor: number; head: number } | null>(null);
     const busy = ref('');
     const trouble = ref('');
-    const saving = startSaving(props.copy.id, props.copy.revision);
-    onBeforeUnmount(() => saving.stop());
+    const saving = startSaving(realWorld(props.copy.id), props.copy.revision);
+    const warn = (event: BeforeUnloadEvent): void => {
+        if (saving.wouldLose()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    onBeforeUnmount(() => {
+        window.removeEventListener('beforeunload', warn);
+        saving.stop();
+    });
 
     const measure = computed(() => moments[cursor.value]?.measure ?? 0);
     const tempo = computed(() => plan.value.tempo ?? props.score.tempo);
@@ -240,13 +247,18 @@ export function useDesk(props: DeskProps) {
         window.location.reload();
     }
 
-    if (saving.kept) {
-        const kept = saving.kept;
-        saving.keep(kept.plan);
-        history.value = record(history.value, kept.plan);
-        if (kept.revision !== props.copy.revision) {
+    // What earlier visits have left is shown on top of what is there, the newest last; undo goes back to each.
+    const [newest] = saving.left;
+    if (newest) {
+        for (const { plan: kept } of [...saving.left].reverse()) history.value = record(history.value, kept);
+        saving.keep(newest.plan);
+        if (saving.isKept.value) saving.left.forEach(({ forget }) => forget());
+        if (newest.revision !== props.copy.revision || saving.left.length > 1) {
             saving.state.value = 'conflict';
-            saving.message.value = 'Edits kept in this browser were made on an older state of this copy.';
+            saving.message.value =
+                saving.left.length > 1
+                    ? 'Several tabs have left edits in this browser. You see the latest; undo shows the others.'
+                    : 'Edits kept in this browser were made on an older state of this copy.';
         }
     }
 

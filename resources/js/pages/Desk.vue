@@ -89,6 +89,8 @@ function ask(): void {
     const { craft, state } = shown.value;
     craft.asks.forEach((name, index) => void context.answer(name).ask(desk.plan.value, index === 0 ? state.asked?.value : {}));
 }
+/** What could not be asked while the server was away is asked when it is back. */
+watch(desk.saving.state, (now, before) => before === 'waiting' && now !== 'waiting' && ask());
 watch([desk.plan, front, () => shown.value.state.asked?.value, () => laid.value.length > 0], ask);
 
 const clear: StripColumn[] = props.score.measures.map(() => ({ height: 0, look: 'clear', sign: null, says: '' }));
