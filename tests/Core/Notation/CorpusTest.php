@@ -86,7 +86,7 @@ it('agrees with an independent reader on onsets and pitches', function (): void 
         }
     }
     expect($notLoaded)->toEqualCanonicalizing(NOT_LOADED);
-})->group('slow');
+});
 
 it('reads the files alone that the other reader does not load', function (string $name, int $bars): void {
     $score = ScoreReader::read(Document::open((string) file_get_contents(Corpus::path($name))));
@@ -105,7 +105,7 @@ it('writes pedal marks that the published schema accepts and that read back the 
             ->and(written($again))->toBe(written($score), $name)
             ->and(PrintedPedal::spans($again))->toEqual(array_map(fn (Span $span): Span => new Span($span->down, $span->up), $spans), $name);
     }
-})->group('slow');
+});
 
 it('writes pedal marks that an engraver finds', function (): void {
     $paths = $expected = [];
@@ -129,7 +129,7 @@ it('writes pedal marks that an engraver finds', function (): void {
         expect($found)->toBe(array_filter($expected[$index]));
     }
     array_map(unlink(...), $paths);
-})->group('slow');
+});
 
 it('writes half pedal and pedal that begins where nothing does', function (): void {
     $document = Document::open((string) file_get_contents(Corpus::path('SchbAvMaSample.xml')));
