@@ -9,6 +9,9 @@ namespace Tarnwind\Core\Hand;
  */
 final readonly class Alternative
 {
+    /** Effort that nobody feels [start]. */
+    private const AS_EASY = 0.25;
+
     /**
      * @param  float  $extra  effort beyond that of the planned fingering, around the note
      * @param  string  $gaps  what it tears apart that the planned fingering joins, in words; empty if nothing
@@ -25,7 +28,7 @@ final readonly class Alternative
     public function inWords(): string
     {
         $effort = match (true) {
-            $this->extra < 0.25 => 'as easy',
+            $this->extra < self::AS_EASY => 'as easy',
             $this->extra < 2 => 'a little harder',
             $this->extra < 6 => 'harder',
             default => 'much harder',

@@ -21,10 +21,10 @@ final class Alternatives
      * @param  string  $note  id
      * @return list<Alternative> by finger; none for a note that is not there
      */
-    public static function of(Task $task, string $note): array
+    public static function of(Assignment $assignment, string $note): array
     {
-        $fingering = $task->fingering;
-        $hand = $task->reading->hands[$note] ?? null;
+        $fingering = $assignment->fingering;
+        $hand = $assignment->reading->hands[$note] ?? null;
         $place = $hand === null ? null : self::place($fingering->grips[$hand->value], $note);
         if ($hand === null || $place === null) {
             return [];
@@ -32,10 +32,10 @@ final class Alternatives
         $first = max(0, $place - self::AROUND);
         $grips = array_slice($fingering->grips[$hand->value], $first, 2 * self::AROUND + 1);
         $taken = array_slice($fingering->taken[$hand->value], $first, 2 * self::AROUND + 1);
-        $effort = new Effort(new Spans($task->hands->reach($hand)));
+        $effort = new Effort(new Spans($assignment->hands->reach($hand)));
         $fixed = array_replace(self::ends($grips, $taken, $place - $first), self::asked($fingering, $grips));
         $planned = $effort->of($grips, $taken);
-        $joined = self::joined($task, $grips);
+        $joined = self::joined($assignment, $grips);
         $alternatives = [];
         for ($finger = 1; $finger <= 5; $finger++) {
             $plan = FingerPlanner::plan($grips, $effort, [], array_replace($fixed, [$note => $finger]));
@@ -44,7 +44,7 @@ final class Alternatives
                 continue;
             }
             $follows = array_map(fn (array $fingers): string => implode('', $fingers), array_slice($plan, $place - $first, self::TOLD));
-            $alternatives[] = new Alternative($finger, round($effort->of($grips, $plan) - $planned, 1), $follows, self::gaps($task, $fingering->with($hand, $first, $plan), $joined));
+            $alternatives[] = new Alternative($finger, round($effort->of($grips, $plan) - $planned, 1), $follows, self::gaps($assignment, $fingering->with($hand, $first, $plan), $joined));
         }
 
         return $alternatives;
@@ -77,23 +77,23 @@ final class Alternatives
      * @param  list<Grip>  $grips
      * @return list<array{Note, Note}>
      */
-    private static function joined(Task $task, array $grips): array
+    private static function joined(Assignment $assignment, array $grips): array
     {
         $here = [];
         foreach ($grips as $grip) {
             $here += array_fill_keys(array_map(fn (Note $one): string => $one->id, $grip->struck()), true);
         }
-        $joints = new Joints($task->fingering, $task->reading, $task->tempo, $task->hands);
+        $joints = new Joints($assignment->fingering, $assignment->reading, $assignment->tempo, $assignment->hands);
 
-        return array_values(array_filter(Joints::pairs($task->score), fn (array $pair): bool => isset($here[$pair[0]->id], $here[$pair[1]->id]) && $joints->join(...$pair)));
+        return array_values(array_filter(Joints::pairs($assignment->score), fn (array $pair): bool => isset($here[$pair[0]->id], $here[$pair[1]->id]) && $joints->join(...$pair)));
     }
 
     /**
      * @param  list<array{Note, Note}>  $joined
      */
-    private static function gaps(Task $task, Fingering $other, array $joined): string
+    private static function gaps(Assignment $assignment, Fingering $other, array $joined): string
     {
-        $joints = new Joints($other, $task->reading, $task->tempo, $task->hands);
+        $joints = new Joints($other, $assignment->reading, $assignment->tempo, $assignment->hands);
         $torn = array_values(array_filter($joined, fn (array $pair): bool => ! $joints->join(...$pair)));
         if ($torn === []) {
             return '';

@@ -28,6 +28,6 @@ final class AlternativesAnswer implements Answer
     {
         return ['alternatives' => array_map(fn (Alternative $one): array => [
             'finger' => $one->finger, 'extra' => $one->extra, 'words' => $one->inWords(), 'follows' => $one->follows,
-        ], Alternatives::of($performance->part(Task::class), $asked->string('note')))];
+        ], Alternatives::of($performance->part(Assignment::class), $asked->string('note')))];
     }
 }

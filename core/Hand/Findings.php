@@ -26,13 +26,13 @@ final class Findings
      * @param  list<Joint>  $joints
      * @return list<Finding> by place
      */
-    public static function of(Task $task, array $joints): array
+    public static function of(Assignment $assignment, array $joints): array
     {
-        $near = self::near($task, $joints);
+        $near = self::near($assignment, $joints);
 
         return Finding::inOrder([
-            ...Relief::findings($task, $near), ...$near, ...OneFigure::findings($task), ...Speed::findings($task), ...Strain::findings($task),
-            ...Compass::findings($task), ...SoftPedalMarks::findings($task),
+            ...Relief::findings($assignment, $near), ...$near, ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
+            ...Compass::findings($assignment), ...SoftPedalMarks::findings($assignment),
         ]);
     }
 
@@ -42,11 +42,11 @@ final class Findings
      * @param  list<Joint>  $joints
      * @return list<Finding> by place
      */
-    public static function near(Task $task, array $joints): array
+    public static function near(Assignment $assignment, array $joints): array
     {
         return Finding::inOrder([
-            ...Joining::findings($task, $joints), ...Reaching::findings($task), ...LettingGo::findings($task), ...Moves::findings($task),
-            ...SharedKeys::findings($task),
+            ...Joining::findings($assignment, $joints), ...Reaching::findings($assignment), ...LettingGo::findings($assignment), ...Moves::findings($assignment),
+            ...SharedKeys::findings($assignment),
         ]);
     }
 }

@@ -36,31 +36,31 @@ final class HandAnswer implements Answer
 
     public static function of(Performance $performance, Asked $asked): array
     {
-        $task = $performance->part(Task::class);
+        $assignment = $performance->part(Assignment::class);
 
-        return $asked->bars === null ? self::whole($task) : self::stretch($task, $asked->bars);
+        return $asked->bars === null ? self::whole($assignment) : self::around($assignment, $asked->bars);
     }
 
     /**
      * @return array<string, mixed>
      */
-    public static function whole(Task $task): array
+    public static function whole(Assignment $assignment): array
     {
-        return self::document($task, Findings::of($task, $task->joints()), new Bars(0, count($task->score->measures) - 1));
+        return self::document($assignment, Findings::of($assignment, $assignment->joints()), new Bars(0, count($assignment->score->measures) - 1));
     }
 
     /**
      * What is new in some bars of a piece.
      *
-     * @param  Task  $task  of an excerpt around the bars
+     * @param  Assignment  $assignment  of an excerpt around the bars
      * @return array<string, mixed>
      */
-    public static function stretch(Task $task, Bars $bars): array
+    public static function around(Assignment $assignment, Bars $bars): array
     {
         return [
             'bars' => $bars->toArray(),
             'kinds' => array_column(array_filter(FindingKind::cases(), fn (FindingKind $kind): bool => $kind->isNear()), 'value'),
-            ...self::document($task, Findings::near($task, $task->joints()), $bars),
+            ...self::document($assignment, Findings::near($assignment, $assignment->joints()), $bars),
         ];
     }
 
@@ -68,19 +68,19 @@ final class HandAnswer implements Answer
      * @param  list<Finding>  $findings
      * @return array<string, mixed>
      */
-    private static function document(Task $task, array $findings, Bars $bars): array
+    private static function document(Assignment $assignment, array $findings, Bars $bars): array
     {
         return [
             'fingers' => array_map(fn (FingeredNote $one): array => [
                 'note' => $one->note->id, 'midi' => $one->note->midi, 'name' => $one->note->inWords(),
-                'hand' => $task->reading->hands[$one->note->id]->value, 'finger' => (string) $one, 'source' => $one->source->value,
-            ], $bars->of(array_values($task->fingering->notes), fn (FingeredNote $one): int => $one->note->measure)),
+                'hand' => $assignment->reading->hands[$one->note->id]->value, 'finger' => (string) $one, 'source' => $one->source->value,
+            ], $bars->of(array_values($assignment->fingering->notes), fn (FingeredNote $one): int => $one->note->measure)),
             'joints' => array_map(fn (Joint $joint): array => [
                 'from' => $joint->from->id, 'to' => $joint->to->id, 'at' => (string) $joint->to->onset, 'measure' => $joint->to->measure, 'kind' => $joint->kind->value,
-            ], array_values(array_filter($task->joints(), fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers && $bars->has($joint->to->measure)))),
+            ], array_values(array_filter($assignment->joints(), fn (Joint $joint): bool => $joint->kind !== JointKind::Fingers && $bars->has($joint->to->measure)))),
             'holds' => array_map(fn (Hold $hold): array => [
-                'note' => $hold->note->id, 'at' => (string) $hold->note->onset, 'measure' => $hold->note->measure, 'finger' => $hold->finger, 'words' => $hold->inWords($task->score),
-            ], $bars->of([...Hold::of($task->fingering, Hand::Right), ...Hold::of($task->fingering, Hand::Left)], fn (Hold $hold): int => $hold->note->measure)),
+                'note' => $hold->note->id, 'at' => (string) $hold->note->onset, 'measure' => $hold->note->measure, 'finger' => $hold->finger, 'words' => $hold->inWords($assignment->score),
+            ], $bars->of([...Hold::of($assignment->fingering, Hand::Right), ...Hold::of($assignment->fingering, Hand::Left)], fn (Hold $hold): int => $hold->note->measure)),
             'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $bars->of($findings, fn (Finding $finding): int => $finding->measure)),
         ];
     }

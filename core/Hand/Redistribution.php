@@ -17,7 +17,7 @@ final class Redistribution
 {
     private const FINGERS = 5;
 
-    public function __construct(private readonly Task $task)
+    public function __construct(private readonly Assignment $assignment)
     {
     }
 
@@ -26,17 +26,17 @@ final class Redistribution
      */
     public function offer(Note $note): ?Offer
     {
-        $other = $this->task->reading->hands[$note->id]->other();
-        $grips = $this->task->fingering->grips[$other->value];
+        $other = $this->assignment->reading->hands[$note->id]->other();
+        $grips = $this->assignment->fingering->grips[$other->value];
         [$before, $meanwhile, $after] = $this->around($grips, $note);
         foreach ($meanwhile as $grip) {
             $keys = [...array_map(fn (Note $held): int => $held->midi, $grip->notes), $note->midi];
-            if (count($keys) > self::FINGERS || max($keys) - min($keys) > $this->task->hands->reach($other)->comfortable) {
+            if (count($keys) > self::FINGERS || max($keys) - min($keys) > $this->assignment->hands->reach($other)->comfortable) {
                 return null;
             }
         }
-        $at = $this->task->tempo->seconds($note->onset);
-        $until = $this->task->tempo->seconds($note->end());
+        $at = $this->assignment->tempo->seconds($note->onset);
+        $until = $this->assignment->tempo->seconds($note->end());
         if (($before !== null && ! Leap::between($before, $note->midi)->fits($at - $before->seconds)) || ($after !== null && ! Leap::between($after, $note->midi)->fits($after->seconds - min($until, $after->seconds - 1e-3)))) {
             return null;
         }
@@ -78,7 +78,7 @@ final class Redistribution
      */
     private function crossesInto(Note $note, Hand $other): bool
     {
-        foreach ($this->task->fingering->grips[$other->other()->value] as $grip) {
+        foreach ($this->assignment->fingering->grips[$other->other()->value] as $grip) {
             if (in_array($note, $grip->notes, true)) {
                 return array_filter($grip->notes, fn (Note $one): bool => self::isBeyond($one, $note, $other)) !== [];
             }
@@ -93,7 +93,7 @@ final class Redistribution
     private function crossesOver(Note $note, Hand $other): bool
     {
         $before = $after = null;
-        foreach ($this->task->fingering->grips[$other->other()->value] as $grip) {
+        foreach ($this->assignment->fingering->grips[$other->other()->value] as $grip) {
             $struck = $grip->struck();
             if ($struck !== [] && $struck[0]->onset->isLessThan($note->onset)) {
                 $before = $struck;
@@ -125,8 +125,8 @@ final class Redistribution
         }
         foreach ($meanwhile as $grip) {
             foreach ($grip->struck() as $struck) {
-                $isMelody = ($this->task->reading->layers[$struck->id] ?? null)?->layer === Layer::Melody;
-                if ($isMelody && $struck->onset->equals($note->onset) && $this->task->levels()->velocity($struck) <= Loudness::MARKS['p']) {
+                $isMelody = ($this->assignment->reading->layers[$struck->id] ?? null)?->layer === Layer::Melody;
+                if ($isMelody && $struck->onset->equals($note->onset) && $this->assignment->levels()->velocity($struck) <= Loudness::MARKS['p']) {
                     return 'it would cost control of the soft '.$struck->inWords();
                 }
             }

@@ -28,6 +28,9 @@ final class Examiner
     /** A general rest shorter than this, in seconds, is a breath and not heard as silence [start]. */
     private const SHORTEST_REST = 0.25;
 
+    /** A general rest this long, in seconds, is heard by everyone [start]. */
+    private const PLAIN_REST = 0.6;
+
     /** Foot movements closer than this are flutter only, in seconds [start]. */
     private const FLUTTER = 0.2;
 
@@ -243,7 +246,7 @@ final class Examiner
     {
         foreach ($open->rests as [$k, $silence]) {
             $this->add(
-                FindingKind::PedalThroughGeneralRest, $silence > 0.6 ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, Unit::Seconds,
+                FindingKind::PedalThroughGeneralRest, $silence > self::PLAIN_REST ? Severity::Warning : Severity::Hint, $k, $silence, self::SHORTEST_REST, Unit::Seconds,
                 sprintf('All voices rest for %.1f s, but the pedal goes on.', $silence),
                 new Remedy(Action::Lift, 'Lift here', at: $this->timeline->moments[$k]->at),
             );

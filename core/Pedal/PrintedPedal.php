@@ -31,7 +31,7 @@ final class PrintedPedal implements ReadsPrint
     {
         $spans = [];
         $down = null;
-        foreach ($score->marksOf('pedal') as $mark) {
+        foreach ($score->signsOf('pedal') as $mark) {
             $ends = in_array($mark->value, ['stop', 'change', 'discontinue', 'start'], true);
             if ($ends && $down !== null && $down->isLessThan($mark->onset)) {
                 $spans[] = new Span($down, $mark->onset);

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Performance;
 
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Sound\Loudness;
 
 /**
@@ -41,7 +41,7 @@ final class PrintedDynamics implements LevelRule
     public function __construct(Score $score)
     {
         $staves = max(1, $score->staves());
-        $marks = array_values(array_filter($score->marks, fn (Mark $mark): bool => in_array($mark->kind, ['dynamics', 'loudness', 'wedge'], true)));
+        $marks = array_values(array_filter($score->marks, fn (Sign $mark): bool => in_array($mark->kind, ['dynamics', 'loudness', 'wedge'], true)));
         for ($staff = 1; $staff <= $staves; $staff++) {
             $this->levels[$staff] = $this->levelsOf($staff, $marks);
         }
@@ -85,7 +85,7 @@ final class PrintedDynamics implements LevelRule
     /**
      * A mark at one staff of a piano holds for both, unless the other has its own at the same moment.
      *
-     * @param  list<Mark>  $marks
+     * @param  list<Sign>  $marks
      * @return non-empty-list<DynamicLevel>
      */
     private function levelsOf(int $staff, array $marks): array
@@ -134,9 +134,9 @@ final class PrintedDynamics implements LevelRule
     /**
      * Where a hairpin leads: to the next mark if one stands within a quarter of its end, else by one grade.
      *
-     * @param  list<Mark>  $marks
+     * @param  list<Sign>  $marks
      */
-    private function goal(array $marks, Mark $stop, int $staff, float $from, int $direction): float
+    private function goal(array $marks, Sign $stop, int $staff, float $from, int $direction): float
     {
         foreach ($marks as $mark) {
             $distance = $mark->onset->minus($stop->onset)->toFloat();

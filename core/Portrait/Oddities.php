@@ -95,7 +95,7 @@ final readonly class Oddities
     {
         $lines = [];
         $before = null;
-        foreach ($this->score->marksOf('dynamics') as $mark) {
+        foreach ($this->score->signsOf('dynamics') as $mark) {
             $velocity = Loudness::velocityOf((string) $mark->value);
             if ($velocity === null) {
                 continue;
@@ -132,7 +132,7 @@ final readonly class Oddities
     {
         $lines = [];
         $now = $this->tempo->quartersPerMinute();
-        foreach ($this->score->marksOf('tempo') as $mark) {
+        foreach ($this->score->signsOf('tempo') as $mark) {
             $steps = array_values(array_filter($this->tempo->steps(), fn (array $step): bool => abs($step[0] - $mark->onset->toFloat()) < 1e-9));
             $next = $steps[0][2] ?? $now;
             if ($mark->onset->isPositive() && abs($next / $now - 1) >= self::TEMPO) {

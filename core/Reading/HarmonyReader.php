@@ -30,7 +30,7 @@ final class HarmonyReader
      */
     public static function read(Score $score, array $keys, array $fixed = []): array
     {
-        return self::stretch($score, $keys, $fixed, $score->measures[0]->start, $score->end());
+        return self::within($score, $keys, $fixed, $score->measures[0]->start, $score->end());
     }
 
     /**
@@ -40,7 +40,7 @@ final class HarmonyReader
      * @param  list<FixedHarmony>  $fixed  by place, not overlapping, all within the stretch
      * @return list<Harmony> without numerals, the first from the beginning of the stretch
      */
-    public static function stretch(Score $score, array $keys, array $fixed, Fraction $from, Fraction $to): array
+    public static function within(Score $score, array $keys, array $fixed, Fraction $from, Fraction $to): array
     {
         $cuts = [];
         foreach ($fixed as $harmony) {

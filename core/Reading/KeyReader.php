@@ -13,6 +13,11 @@ use Tarnwind\Core\Score\Score;
  */
 final class KeyReader
 {
+    /** Quarters up to which a longer note counts more, and what the shortest counts [start]. */
+    private const LONGEST = 4.0;
+
+    private const SHORTEST = 0.05;
+
     private const MAJOR = [6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88];
 
     private const MINOR = [6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17];
@@ -64,7 +69,7 @@ final class KeyReader
         $bars = array_fill(0, count($score->measures), []);
         foreach ($score->notes as $note) {
             $fifths = $note->fifths();
-            $weight = min(4.0, $note->duration->toFloat()) + 0.05;
+            $weight = min(self::LONGEST, $note->duration->toFloat()) + self::SHORTEST;
             $bars[$note->measure][$fifths] = ($bars[$note->measure][$fifths] ?? 0) + $weight;
         }
 

@@ -38,6 +38,33 @@ final class LayerReader
     /** A single note a bar deep below is a bass, not a song. */
     private const DEEP = 48;
 
+    /** Shares of a voice in a bar [start]: of chords, of steps, of repeated notes. */
+    private const FEW_CHORDS = 0.3;
+
+    private const MANY_CHORDS = 0.5;
+
+    private const MANY_STEPS = 0.5;
+
+    private const MANY_REPEATS = 0.6;
+
+    /** What chords in the lower staff, and detached ones on weak beats, take from singing [start]. */
+    private const LOW_CHORDS = 0.5;
+
+    private const WEAK_CHORDS = 0.6;
+
+    /** How sure a layer is where it is not told by singing itself [start]. */
+    private const SURE_OF_MELODY = 0.7;
+
+    private const SURE_OF_INNER = 0.7;
+
+    private const SURE_OF_FILLING = 0.8;
+
+    private const SURE_OF_BASS = 0.9;
+
+    private const SURE_OF_BASS_IN_LINE = 0.8;
+
+    private const SURE_OF_THE_REST = 0.5;
+
     /** @var array<string, LayeredNote> by note id */
     private array $layers = [];
 
@@ -114,7 +141,7 @@ final class LayerReader
             $isInner = $stream !== $melody && $melody !== null && $this->isInnerLine($stream);
             foreach ($stream->strokes as $stroke) {
                 foreach ($stroke as $note) {
-                    $this->layers[$note->id] ??= new LayeredNote($isInner ? Layer::Inner : Layer::Filling, $isInner ? 0.7 : 0.8);
+                    $this->layers[$note->id] ??= new LayeredNote($isInner ? Layer::Inner : Layer::Filling, $isInner ? self::SURE_OF_INNER : self::SURE_OF_FILLING);
                 }
             }
         }
@@ -138,7 +165,7 @@ final class LayerReader
             }
         }
         foreach ($streams as $voice => $stream) {
-            if ($stream->staff > 1 && count($stream->strokes) > 2 && $stream->chordShare() < 0.3 && $stream->stepShare() >= 0.5) {
+            if ($stream->staff > 1 && count($stream->strokes) > 2 && $stream->chordShare() < self::FEW_CHORDS && $stream->stepShare() >= self::MANY_STEPS) {
                 $scores[$voice] += self::LOWER_STAFF;
             }
         }
@@ -166,12 +193,12 @@ final class LayerReader
         if ($isBass && (count($tops) < 3 || $stream->meanPitch() < self::DEEP)) {
             $value -= 1.0;
         }
-        if ($stream->chordShare(2) > 0.5 && $stream->staff > 1) {
-            $value -= 0.5;
+        if ($stream->chordShare(2) > self::MANY_CHORDS && $stream->staff > 1) {
+            $value -= self::LOW_CHORDS;
         }
         // Detached chords on the weak beats accompany, whatever lies on top of them.
         if ($stream->chordShare() === 1.0 && count($tops) <= 3 && $stream->stepShare() === 0.0 && $stream->repeatShare() > 0) {
-            $value -= 0.6;
+            $value -= self::WEAK_CHORDS;
         }
 
         return $value;
@@ -183,7 +210,7 @@ final class LayerReader
     private function isFigure(Stream $stream): bool
     {
         if (! $stream->isBrokenChord()) {
-            return $stream->chordShare() > 0.5 && $stream->repeatShare() >= 0.6;
+            return $stream->chordShare() > self::MANY_CHORDS && $stream->repeatShare() >= self::MANY_REPEATS;
         }
         foreach ([$stream->measure - 1, $stream->measure + 1] as $bar) {
             $near = $this->streams[$bar][$stream->voice] ?? null;
@@ -222,7 +249,7 @@ final class LayerReader
         }
         $wide = new Stream($stream->measure, $stream->staff, $stream->voice, $strokes);
 
-        return $stream->chordShare() < 0.3 && count($strokes) >= 3 && $wide->stepShare() >= 0.5 && ! $this->isFigure($stream);
+        return $stream->chordShare() < self::FEW_CHORDS && count($strokes) >= 3 && $wide->stepShare() >= self::MANY_STEPS && ! $this->isFigure($stream);
     }
 
     /**
@@ -250,7 +277,7 @@ final class LayerReader
         foreach ($doubles as $notes) {
             foreach (count($notes) >= max(2, 0.8 * count($tops)) ? $notes : [] as $note) {
                 if ($this->layers[$note->id]->layer !== Layer::Bass) {
-                    $this->layers[$note->id] = new LayeredNote(Layer::Melody, 0.7);
+                    $this->layers[$note->id] = new LayeredNote(Layer::Melody, self::SURE_OF_MELODY);
                 }
             }
         }
@@ -326,10 +353,10 @@ final class LayerReader
             if (! $isBass) {
                 continue;
             }
-            $this->layers[$stroke[0]->id] = new LayeredNote(Layer::Bass, $line ? 0.8 : 0.9);
+            $this->layers[$stroke[0]->id] = new LayeredNote(Layer::Bass, $line ? self::SURE_OF_BASS_IN_LINE : self::SURE_OF_BASS);
             $octave = $stroke[1] ?? null;
             if ($octave !== null && count($stroke) === 2 && $octave->midi - $stroke[0]->midi === 12) {
-                $this->layers[$octave->id] = new LayeredNote(Layer::Bass, 0.8);
+                $this->layers[$octave->id] = new LayeredNote(Layer::Bass, self::SURE_OF_BASS_IN_LINE);
             }
         }
     }
@@ -370,7 +397,7 @@ final class LayerReader
             }
         }
         foreach ($this->score->notes as $note) {
-            $this->layers[$note->id] ??= new LayeredNote(Layer::Filling, 0.5);
+            $this->layers[$note->id] ??= new LayeredNote(Layer::Filling, self::SURE_OF_THE_REST);
         }
     }
 }

@@ -47,6 +47,30 @@ final class PhraseReader
 
     private const ENDING = 0.4;
 
+    /** Bars within which a length is a round one [start]. */
+    private const ROUND = 0.3;
+
+    /** How likely phrases are by their length in bars [start]: shorter than this, and what that costs. */
+    private const VERY_SHORT = [0.9, -1.6];
+
+    private const SHORT = [1.7, -0.6];
+
+    /** By round length in bars; others. */
+    private const LIKELY = [2 => 0.0, 4 => 0.25, 8 => 0.1];
+
+    private const UNLIKELY = -0.1;
+
+    /** For each bar beyond so many. */
+    private const LONG = 6;
+
+    private const EACH_BAR_LONGER = 0.12;
+
+    /** Quarters by which a place may be off in a file with rounded durations. */
+    private const SLACK = 0.01;
+
+    /** Evidence without which no phrase is looked for [start]. */
+    private const CANDIDATE = 0.5;
+
     /** What a phrase must bring at its beginning. */
     private const THRESHOLD = 0.9;
 
@@ -184,7 +208,7 @@ final class PhraseReader
             }
         }
         $rest = $note->onset->minus($before->end())->toFloat();
-        if ($rest > 0.01) {
+        if ($rest > self::SLACK) {
             $strength += self::REST * min(2.0, 0.5 + $rest / $beat);
             $reasons[] = 'a rest before it';
             $strength += $this->isSilentBefore($note) ? self::GENERAL_REST : 0.0;
@@ -233,7 +257,7 @@ final class PhraseReader
     {
         $places = array_map(fn (Note $note): float => $this->barPlace($note->onset), $this->line);
         $end = $this->barPlace($this->score->end());
-        $candidates = array_values(array_filter(array_keys($evidence), fn (int $index): bool => $index === 0 || $evidence[$index][0] > 0.5));
+        $candidates = array_values(array_filter(array_keys($evidence), fn (int $index): bool => $index === 0 || $evidence[$index][0] > self::CANDIDATE));
         $best = [];
         $from = [];
         foreach ($candidates as $order => $index) {
@@ -265,17 +289,14 @@ final class PhraseReader
 
     private static function likelyLength(float $bars): float
     {
-        $round = abs($bars - round($bars)) < 0.3 ? (int) round($bars) : 0;
+        $round = abs($bars - round($bars)) < self::ROUND ? (int) round($bars) : 0;
         $value = match (true) {
-            $bars < 0.9 => -1.6,
-            $bars < 1.7 => -0.6,
-            $round === 2 => 0.0,
-            $round === 4 => 0.25,
-            $round === 8 => 0.1,
-            default => -0.1,
+            $bars < self::VERY_SHORT[0] => self::VERY_SHORT[1],
+            $bars < self::SHORT[0] => self::SHORT[1],
+            default => self::LIKELY[$round] ?? self::UNLIKELY,
         };
 
-        return $value - 0.12 * max(0.0, $bars - 6);
+        return $value - self::EACH_BAR_LONGER * max(0.0, $bars - self::LONG);
     }
 
     /**
@@ -354,7 +375,7 @@ final class PhraseReader
         $close = $before->root === $now->root + 1 && $now->inversion === 0 && $now->quality->isConsonant()
             && ($before->quality === Quality::Major || $before->quality === Quality::DominantSeventh) && preg_match('/^[iI]$/', $now->numeral) === 1;
 
-        return $close && $note->onset->minus($now->from)->toFloat() <= $this->score->measures[$note->measure]->time->length()->toFloat() + 0.01;
+        return $close && $note->onset->minus($now->from)->toFloat() <= $this->score->measures[$note->measure]->time->length()->toFloat() + self::SLACK;
     }
 
     private function readSlurs(): void

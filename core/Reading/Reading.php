@@ -160,7 +160,7 @@ final readonly class Reading
             $from = $harmonies[$first]->from;
             $to = $harmonies[$last]->to;
             $inside = array_values(array_filter($fixed, fn (FixedHarmony $other): bool => ! $other->from->isLessThan($from) && ! $to->isLessThan($other->to)));
-            array_splice($harmonies, $first, $last - $first + 1, HarmonyReader::stretch($score, $this->keys, $inside, $from, $to));
+            array_splice($harmonies, $first, $last - $first + 1, HarmonyReader::within($score, $this->keys, $inside, $from, $to));
         }
 
         return $harmonies;

@@ -107,7 +107,7 @@ final class SectionReader
     {
         $places = [];
         $before = $latest = $at = null;
-        foreach ($score->marksOf('dynamics') as $mark) {
+        foreach ($score->signsOf('dynamics') as $mark) {
             $grade = array_search($mark->value, self::GRADES, true);
             if ($grade === false) {
                 continue;

@@ -11,6 +11,13 @@ use Tarnwind\Core\Score\Note;
  */
 final readonly class Stream
 {
+    /** A broken chord has so many strokes, skips so much, and is so even [start]. */
+    private const BROKEN_STROKES = 4;
+
+    private const BROKEN_SKIPS = 0.6;
+
+    private const BROKEN_EVEN = 0.6;
+
     /**
      * @param  string  $voice  staff and voice
      * @param  list<non-empty-list<Note>>  $strokes  by onset, each from low to high, without grace notes
@@ -126,7 +133,7 @@ final readonly class Stream
     public function isBrokenChord(): bool
     {
         $count = count($this->strokes);
-        if ($count < 4 || $this->skipShare() < 0.6) {
+        if ($count < self::BROKEN_STROKES || $this->skipShare() < self::BROKEN_SKIPS) {
             return false;
         }
         $step = $this->strokes[1][0]->onset->minus($this->strokes[0][0]->onset);
@@ -135,7 +142,7 @@ final readonly class Stream
             $even += $this->strokes[$index][0]->onset->minus($this->strokes[$index - 1][0]->onset)->equals($step) ? 1 : 0;
         }
 
-        return $even / ($count - 1) >= 0.6;
+        return $even / ($count - 1) >= self::BROKEN_EVEN;
     }
 
     /**

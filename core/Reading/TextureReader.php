@@ -12,6 +12,25 @@ use Tarnwind\Core\Score\Score;
  */
 final class TextureReader
 {
+    /** Shares of the strokes of a bar [start]: full chords for block chords, and so few for broken ones. */
+    private const FULL_CHORDS = 0.6;
+
+    private const FEW_FULL_CHORDS = 0.4;
+
+    /** A voice that is a line has few chords; one that moves strikes so often and repeats itself so little [start]. */
+    private const LINE_CHORDS = 0.2;
+
+    private const MOVING_STROKES = 3;
+
+    private const MOVING_REPEATS = 0.5;
+
+    /** A figure skips so much over so many strokes; counterpoint steps at least so much [start]. */
+    private const FIGURE_SKIPS = 0.75;
+
+    private const FIGURE_STROKES = 4;
+
+    private const COUNTERPOINT_STEPS = 0.4;
+
     /**
      * @param  array<string, LayeredNote>  $layers
      * @return list<BarTexture> by bar
@@ -75,7 +94,7 @@ final class TextureReader
             }
         }
         $full = count(array_filter($onsets, fn (array $struck): bool => count($struck) >= 3)) / count($onsets);
-        if ($full >= 0.6) {
+        if ($full >= self::FULL_CHORDS) {
             return BarTexture::BlockChords;
         }
         if (self::isCounterpoint($streams)) {
@@ -83,7 +102,7 @@ final class TextureReader
         }
         $broken = array_filter($streams, fn (Stream $stream): bool => $stream->isBrokenChord());
         if (! self::has($notes, $layers, Layer::Melody)) {
-            return $broken !== [] || $full < 0.4 ? BarTexture::BrokenChords : BarTexture::BlockChords;
+            return $broken !== [] || $full < self::FEW_FULL_CHORDS ? BarTexture::BrokenChords : BarTexture::BlockChords;
         }
         $chordal = count(array_filter($onsets, fn (array $struck): bool => count($struck) >= 2)) / count($onsets);
 
@@ -148,8 +167,8 @@ final class TextureReader
      */
     private static function isCounterpoint(array $streams): bool
     {
-        $lines = array_filter($streams, fn (Stream $stream): bool => $stream->chordShare() < 0.2);
-        $moving = array_filter($lines, fn (Stream $stream): bool => count($stream->strokes) >= 3 && $stream->repeatShare() < 0.5);
+        $lines = array_filter($streams, fn (Stream $stream): bool => $stream->chordShare() < self::LINE_CHORDS);
+        $moving = array_filter($lines, fn (Stream $stream): bool => count($stream->strokes) >= self::MOVING_STROKES && $stream->repeatShare() < self::MOVING_REPEATS);
         if (count($lines) < count($streams) || count($moving) < 2) {
             return count($lines) === count($streams) && count($lines) === 2 && count($moving) === 1 && self::stepwise($moving) && ! self::rests($lines);
         }
@@ -163,9 +182,9 @@ final class TextureReader
     private static function stepwise(array $streams): bool
     {
         $steps = array_sum(array_map(fn (Stream $stream): float => $stream->stepShare(), $streams)) / count($streams);
-        $figures = array_filter($streams, fn (Stream $stream): bool => $stream->skipShare() > 0.75 && count($stream->strokes) >= 4);
+        $figures = array_filter($streams, fn (Stream $stream): bool => $stream->skipShare() > self::FIGURE_SKIPS && count($stream->strokes) >= self::FIGURE_STROKES);
 
-        return $steps >= 0.4 && $figures === [];
+        return $steps >= self::COUNTERPOINT_STEPS && $figures === [];
     }
 
     /**

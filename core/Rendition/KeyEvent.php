@@ -18,7 +18,7 @@ final readonly class KeyEvent
      * @param  float  $startMs  milliseconds from the beginning
      * @param  float  $endMs  milliseconds from the beginning
      * @param  int  $velocity  MIDI, 1 to 127
-     * @param  int  $hand  1 right, 2 left
+     * @param  int  $staff  from 1, the upper one
      * @param  list<LedgerEntry>  $ledger  what the velocity is made of
      */
     public function __construct(
@@ -29,7 +29,7 @@ final readonly class KeyEvent
         public float $startMs,
         public float $endMs,
         public int $velocity,
-        public int $hand,
+        public int $staff,
         public array $ledger,
     ) {
     }

@@ -27,8 +27,8 @@ final class MidiWriter
         }
         foreach ($rendition->events as $event) {
             $from = self::ticks($event->from);
-            $tracks[$event->hand][] = [$from, 2, pack('C3', 0x90 | self::CHANNEL, $event->midi, $event->velocity)];
-            $tracks[$event->hand][] = [max($from + 1, self::ticks($event->to)), 0, pack('C3', 0x80 | self::CHANNEL, $event->midi, 64)];
+            $tracks[$event->staff][] = [$from, 2, pack('C3', 0x90 | self::CHANNEL, $event->midi, $event->velocity)];
+            $tracks[$event->staff][] = [max($from + 1, self::ticks($event->to)), 0, pack('C3', 0x80 | self::CHANNEL, $event->midi, 64)];
         }
 
         return 'MThd'.pack('Nnnn', 6, 1, count($tracks), self::RESOLUTION).implode('', array_map(self::track(...), $tracks));

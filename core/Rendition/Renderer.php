@@ -20,6 +20,12 @@ use Tarnwind\Core\Tempo\TempoMap;
  */
 final class Renderer
 {
+    /** No foot catches in less, in seconds [start]. */
+    private const SHORTEST_WINDOW = 0.04;
+
+    /** Quarters over which the tempo of a moment is taken. */
+    private const INSTANT = 0.01;
+
     /** A grace note sounds this long, before the beat [start], in seconds. */
     private const GRACE = 0.09;
 
@@ -182,7 +188,7 @@ final class Renderer
     {
         $release = $this->firstReleases[(string) $onset] ?? null;
 
-        return $release === null ? FootTiming::DOWN_AFTER : max(0.04, $release - $this->tempo->seconds($onset) - FootTiming::MARGIN);
+        return $release === null ? FootTiming::DOWN_AFTER : max(self::SHORTEST_WINDOW, $release - $this->tempo->seconds($onset) - FootTiming::MARGIN);
     }
 
     /**
@@ -212,7 +218,7 @@ final class Renderer
 
     private function quartersPerSecond(float $at): float
     {
-        return 0.01 / ($this->tempo->seconds($at + 0.01) - $this->tempo->seconds($at));
+        return self::INSTANT / ($this->tempo->seconds($at + self::INSTANT) - $this->tempo->seconds($at));
     }
 
     private function playTempo(Passage $passage): void

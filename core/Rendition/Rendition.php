@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Performance\LedgerEntry;
+use Tarnwind\Core\Reading\LayeredNote;
 
 /**
  * A plan in sound: when each key and the pedal move, in playing order, and how loud.
@@ -24,14 +25,15 @@ final readonly class Rendition
     }
 
     /**
+     * @param  array<string, LayeredNote>  $layers  by note id
      * @return array{events: list<array<string, mixed>>, pedal: list<array<string, mixed>>} for other programs
      */
-    public function toArray(): array
+    public function toArray(array $layers): array
     {
         return [
             'events' => array_map(fn (KeyEvent $event): array => [
                 'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 3), 'end_ms' => round($event->endMs, 3),
-                'velocity' => $event->velocity, 'layer' => $event->hand === 1 ? 'right' : 'left', 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
+                'velocity' => $event->velocity, 'layer' => $layers[$event->note]->layer->value, 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
             ], $this->events),
             'pedal' => array_map(fn (PedalEvent $event): array => [
                 'ms' => round($event->ms, 3), 'controller' => PedalEvent::CONTROLLER, 'value' => $event->value,

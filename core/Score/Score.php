@@ -14,7 +14,7 @@ final readonly class Score
      * @param  list<string>  $readParts  ids of the part read, or of the two one-staff parts read as one
      * @param  list<Measure>  $measures
      * @param  list<Note>  $notes  by onset, then grace notes first, then from low to high
-     * @param  list<Mark>  $marks  by onset
+     * @param  list<Sign>  $marks  by onset
      * @param  list<Slur>  $slurs
      * @param  list<int>  $playbackOrder  bar indexes with repeats unfolded
      * @param  list<string>  $warnings  in a teacher's words
@@ -106,11 +106,11 @@ final readonly class Score
     }
 
     /**
-     * @return list<Mark>
+     * @return list<Sign>
      */
-    public function marksOf(string $kind): array
+    public function signsOf(string $kind): array
     {
-        return array_values(array_filter($this->marks, fn (Mark $mark): bool => $mark->kind === $kind));
+        return array_values(array_filter($this->marks, fn (Sign $mark): bool => $mark->kind === $kind));
     }
 
     /**
@@ -131,7 +131,7 @@ final readonly class Score
                 'midi' => $note->midi, 'pitch' => (string) $note->pitch, 'staff' => $note->staff, 'voice' => $note->voice, 'grace' => $note->grace,
                 'articulations' => $note->articulations, 'fingering' => $note->fingering,
             ], $this->notes),
-            'marks' => array_map(fn (Mark $mark): array => [
+            'marks' => array_map(fn (Sign $mark): array => [
                 'kind' => $mark->kind, 'onset' => (string) $mark->onset, 'value' => $mark->value, 'measure' => $mark->measure, 'staff' => $mark->staff,
             ], $this->marks),
             'slurs' => array_map(fn (Slur $slur): array => ['from' => $slur->from, 'to' => $slur->to], $this->slurs),

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Tempo;
 
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Score\Sign;
 
 /**
  * From quarters in the score to seconds, in written order.
@@ -35,7 +35,7 @@ final readonly class TempoMap
      */
     public static function of(Score $score, ?float $quartersPerMinute = null): self
     {
-        $marks = $score->marksOf('tempo');
+        $marks = $score->signsOf('tempo');
         $first = $marks !== [] && ! $marks[0]->onset->isPositive() ? (float) $marks[0]->value : null;
         $printed = $first ?? self::fromWords($score) ?? (isset($marks[0]) ? (float) $marks[0]->value : self::DEFAULT);
         $scale = $quartersPerMinute === null ? 1.0 : $quartersPerMinute / $printed;
@@ -107,7 +107,7 @@ final readonly class TempoMap
 
     private static function fromWords(Score $score): ?float
     {
-        $words = array_filter($score->marksOf('words'), fn (Mark $mark): bool => $mark->measure === 0);
+        $words = array_filter($score->signsOf('words'), fn (Sign $mark): bool => $mark->measure === 0);
         foreach ($words as $mark) {
             foreach (self::WORDS as $word => $tempo) {
                 if (preg_match("/\b$word\b/iu", (string) $mark->value) === 1) {

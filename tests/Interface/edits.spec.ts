@@ -77,7 +77,7 @@ test.describe('a change', () => {
         const marks = Object.freeze([Object.freeze(mark(0, 8))]);
         edits.change(marks, line, 3, 8);
         edits.lift(marks, line, 3);
-        edits.stretch(marks, line, 3, -1);
+        edits.moveEndBy(marks, line, 3, -1);
         edits.toggleDry(marks, line, 3, 8);
         expect(shape([...marks])).toBe('0-8');
     });
@@ -123,10 +123,10 @@ test.describe('moving an end', () => {
     });
 
     test('goes a moment at a time by key, up to the end', () => {
-        expect(shape(edits.stretch([mark(0, 4)], line, 2, 1))).toBe('0-5t');
-        expect(shape(edits.stretch([mark(0, 4)], line, 6, -1))).toBe('0-3t');
-        expect(shape(edits.stretch([mark(4, 8)], line, 6, 1))).toBe('4-8');
-        expect(shape(edits.stretch([], line, 6, 1))).toBe('');
+        expect(shape(edits.moveEndBy([mark(0, 4)], line, 2, 1))).toBe('0-5t');
+        expect(shape(edits.moveEndBy([mark(0, 4)], line, 6, -1))).toBe('0-3t');
+        expect(shape(edits.moveEndBy([mark(4, 8)], line, 6, 1))).toBe('4-8');
+        expect(shape(edits.moveEndBy([], line, 6, 1))).toBe('');
     });
 });
 

@@ -22,7 +22,8 @@ final class RenderCommand extends Command
     {
         return $this->attempt(function (): void {
             $score = $this->score($this->document());
-            $this->print(Renderer::play(Crafts::registry()->performance($score, $this->plan($score)))->toArray());
+            $performance = Crafts::registry()->performance($score, $this->plan($score));
+            $this->print(Renderer::play($performance)->toArray($performance->reading()->layers));
         });
     }
 }

@@ -9,8 +9,8 @@ use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Action;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Score\Note;
 
 /**
@@ -22,27 +22,27 @@ final class Compass
     /**
      * @return list<Finding> one for every key that is missing
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
         $missing = [];
-        foreach ($task->score->notes as $note) {
-            if ($task->piano->octavesTo($note->midi) !== 0) {
+        foreach ($assignment->score->notes as $note) {
+            if ($assignment->piano->octavesTo($note->midi) !== 0) {
                 $missing[$note->midi][] = $note;
             }
         }
 
-        return array_values(array_map(fn (array $notes): Finding => self::finding($task, $notes), $missing));
+        return array_values(array_map(fn (array $notes): Finding => self::finding($assignment, $notes), $missing));
     }
 
     /**
      * @param  non-empty-list<Note>  $notes  of one key
      */
-    private static function finding(Task $task, array $notes): Finding
+    private static function finding(Assignment $assignment, array $notes): Finding
     {
-        $octaves = $task->piano->octavesTo($notes[0]->midi);
+        $octaves = $assignment->piano->octavesTo($notes[0]->midi);
         $there = $notes[0]->octavesUp($octaves)->inWords();
         $times = count($notes) === 1 ? '' : ' ('.count($notes).' times)';
-        $with = array_filter($task->score->notes, fn (Note $other): bool => $other->onset->equals($notes[0]->onset) && $other->midi === $notes[0]->midi + 12 * $octaves);
+        $with = array_filter($assignment->score->notes, fn (Note $other): bool => $other->onset->equals($notes[0]->onset) && $other->midi === $notes[0]->midi + 12 * $octaves);
         $doubled = $with === [] ? '' : ', which is struck with it: the octave becomes one note';
 
         return Finding::about(

@@ -9,12 +9,12 @@ use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Action;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Spans;
-use Tarnwind\Core\Hand\Task;
 
 /**
  * What fingers cannot join under a slur: with a silent change they may; else the pedal must, and may not be there. And
@@ -26,54 +26,54 @@ final class Joining
      * @param  list<Joint>  $joints
      * @return list<Finding>
      */
-    public static function findings(Task $task, array $joints): array
+    public static function findings(Assignment $assignment, array $joints): array
     {
         return array_values(array_filter(array_map(fn (Joint $joint): ?Finding => match ($joint->kind) {
-            JointKind::Fingers => self::stretch($task, $joint),
-            JointKind::Substitution => self::substitution($task, $joint),
-            JointKind::Pedal => self::pedal($task, $joint),
+            JointKind::Fingers => self::stretch($assignment, $joint),
+            JointKind::Substitution => self::substitution($assignment, $joint),
+            JointKind::Pedal => self::pedal($assignment, $joint),
         }, $joints)));
     }
 
-    private static function stretch(Task $task, Joint $joint): ?Finding
+    private static function stretch(Assignment $assignment, Joint $joint): ?Finding
     {
-        $hand = $task->reading->hands[$joint->from->id];
-        $from = ($task->fingering->notes[$joint->from->id] ?? null)?->leaves;
-        $to = ($task->fingering->notes[$joint->to->id] ?? null)?->finger;
-        if ($from === null || $to === null || $from === $to || $hand !== $task->reading->hands[$joint->to->id]) {
+        $hand = $assignment->reading->hands[$joint->from->id];
+        $from = ($assignment->fingering->notes[$joint->from->id] ?? null)?->leaves;
+        $to = ($assignment->fingering->notes[$joint->to->id] ?? null)?->finger;
+        if ($from === null || $to === null || $from === $to || $hand !== $assignment->reading->hands[$joint->to->id]) {
             return null;
         }
         $span = Spans::opened($from, $to, $hand->outwards() * ($joint->to->midi - $joint->from->midi));
-        $comfortable = (new Spans($task->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
+        $comfortable = (new Spans($assignment->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
 
         return $span <= $comfortable ? null : Finding::about(
             [$joint->from, $joint->to], FindingKind::Stretch, Severity::Hint, $span, $comfortable, Unit::Semitones,
             sprintf('%d–%d opens %d semitones from %s to %s; comfortable are %d. Let the wrist follow, do not force it.', $from, $to, $span, $joint->from->inWords(), $joint->to->inWords(), (int) floor($comfortable)),
-            $task->fingering->freeing($joint->from, $joint->to),
+            $assignment->fingering->freeing($joint->from, $joint->to),
         );
     }
 
-    private static function substitution(Task $task, Joint $joint): Finding
+    private static function substitution(Assignment $assignment, Joint $joint): Finding
     {
-        $finger = $task->fingering->notes[$joint->from->id]->finger;
+        $finger = $assignment->fingering->notes[$joint->from->id]->finger;
 
         return self::unjoined(
-            $task, $joint, Severity::Hint, "; change silently to $joint->changeTo, and the fingers join.",
+            $assignment, $joint, Severity::Hint, "; change silently to $joint->changeTo, and the fingers join.",
             new Remedy(Action::Finger, "Change to $joint->changeTo on ".$joint->from->inWords(), [$joint->from->id], "$finger-$joint->changeTo"),
         );
     }
 
-    private static function pedal(Task $task, Joint $joint): Finding
+    private static function pedal(Assignment $assignment, Joint $joint): Finding
     {
         $two = $joint->from->inWords().' and '.$joint->to->inWords();
 
-        if ($task->pedal === []) {
-            return self::unjoined($task, $joint, Severity::Hint, ": only the pedal will join $two.");
+        if ($assignment->pedal === []) {
+            return self::unjoined($assignment, $joint, Severity::Hint, ": only the pedal will join $two.");
         }
 
-        return $task->pedalInto($joint->to->onset) === null
-            ? self::unjoined($task, $joint, Severity::Warning, ", and no pedal goes over: the slur breaks between $two.")
-            : self::unjoined($task, $joint, Severity::Hint, ": the pedal must join $two, as planned.");
+        return $assignment->pedalInto($joint->to->onset) === null
+            ? self::unjoined($assignment, $joint, Severity::Warning, ", and no pedal goes over: the slur breaks between $two.")
+            : self::unjoined($assignment, $joint, Severity::Hint, ": the pedal must join $two, as planned.");
     }
 
     /**
@@ -81,9 +81,9 @@ final class Joining
      *
      * @param  string  $what  after the reason why fingers do not join
      */
-    private static function unjoined(Task $task, Joint $joint, Severity $severity, string $what, ?Remedy $remedy = null): Finding
+    private static function unjoined(Assignment $assignment, Joint $joint, Severity $severity, string $what, ?Remedy $remedy = null): Finding
     {
-        $time = $task->tempo->seconds($joint->to->onset) - $task->tempo->seconds($joint->from->onset);
+        $time = $assignment->tempo->seconds($joint->to->onset) - $assignment->tempo->seconds($joint->from->onset);
 
         return Finding::about([$joint->from, $joint->to], FindingKind::Unjoined, $severity, $time, Joints::CHANGE_SECONDS, Unit::Seconds, ucfirst($joint->reason.$what), $remedy);
     }

@@ -7,8 +7,8 @@ namespace Tarnwind\Core\Hand\Checks;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Score\Note;
 
@@ -20,15 +20,15 @@ final class LettingGo
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
-        $byId = array_column($task->score->notes, null, 'id');
+        $byId = array_column($assignment->score->notes, null, 'id');
         $findings = [];
-        foreach ($task->fingering->released as $id => $place) {
+        foreach ($assignment->fingering->released as $id => $place) {
             $note = $byId[$id];
-            $hand = $task->reading->hands[$note->id];
-            $next = $task->fingering->grips[$hand->value][$place]->struck()[0] ?? null;
-            $finding = $next === null ? null : self::finding($task, $note, $next);
+            $hand = $assignment->reading->hands[$note->id];
+            $next = $assignment->fingering->grips[$hand->value][$place]->struck()[0] ?? null;
+            $finding = $next === null ? null : self::finding($assignment, $note, $next);
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -37,18 +37,18 @@ final class LettingGo
         return $findings;
     }
 
-    private static function finding(Task $task, Note $note, Note $next): ?Finding
+    private static function finding(Assignment $assignment, Note $note, Note $next): ?Finding
     {
-        $span = $task->pedalInto($next->onset);
+        $span = $assignment->pedalInto($next->onset);
         if ($span !== null && $next->onset->isLessThan($span->up)) {
             return null;
         }
-        $where = 'the hand must leave '.$note->inWords().' for '.$next->inWords().' ('.$task->score->placeInWords($next->onset, $note->onset).')';
-        $offer = $task->redistribution()->offer($next);
+        $where = 'the hand must leave '.$note->inWords().' for '.$next->inWords().' ('.$assignment->score->placeInWords($next->onset, $note->onset).')';
+        $offer = $assignment->redistribution()->offer($next);
         $help = $offer === null ? '' : "; {$offer->inWords()}";
 
-        $held = $task->tempo->seconds($next->onset) - $task->tempo->seconds($note->onset);
-        $written = $task->tempo->seconds($note->end()) - $task->tempo->seconds($note->onset);
+        $held = $assignment->tempo->seconds($next->onset) - $assignment->tempo->seconds($note->onset);
+        $written = $assignment->tempo->seconds($note->end()) - $assignment->tempo->seconds($note->onset);
 
         return $span === null
             ? Finding::about([$note, $next], FindingKind::LetGo, Severity::Hint, $held, $written, Unit::Seconds, "It cannot be held to its end, $where: the pedal must have caught it before, and none is planned$help.", $offer?->remedy())

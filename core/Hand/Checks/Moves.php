@@ -7,11 +7,11 @@ namespace Tarnwind\Core\Hand\Checks;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Leap;
 use Tarnwind\Core\Hand\Spans;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
 
@@ -23,20 +23,20 @@ final class Moves
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
         $findings = [];
         foreach (Hand::cases() as $hand) {
-            $grips = $task->fingering->grips[$hand->value];
-            $taken = $task->fingering->taken[$hand->value];
+            $grips = $assignment->fingering->grips[$hand->value];
+            $taken = $assignment->fingering->taken[$hand->value];
             $leaps = [];
             foreach ($grips as $place => $grip) {
                 if ($place === 0) {
                     continue;
                 }
-                $leap = self::leap($task, $hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
+                $leap = self::leap($assignment, $hand, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
                 if ($leap === null) {
-                    $findings[] = self::step($task, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
+                    $findings[] = self::step($assignment, $grips[$place - 1], $taken[$place - 1], $grip, $taken[$place]);
                 } else {
                     $leaps[$leap->measure][] = $leap;
                 }
@@ -64,7 +64,7 @@ final class Moves
      * @param  list<int>  $fingers
      * @param  list<int>  $next
      */
-    private static function leap(Task $task, Hand $hand, Grip $from, array $fingers, Grip $to, array $next): ?Finding
+    private static function leap(Assignment $assignment, Hand $hand, Grip $from, array $fingers, Grip $to, array $next): ?Finding
     {
         $leap = Leap::from($from, $fingers, $to, $next);
         $time = $to->seconds - $from->seconds;
@@ -73,7 +73,7 @@ final class Moves
             return null;
         }
         $help = 'leave early, look ahead, and practise arriving before the beat';
-        $offer = $task->redistribution()->offer($struck[0]);
+        $offer = $assignment->redistribution()->offer($struck[0]);
         if ($offer !== null) {
             $help = $offer->inWords().($offer->refusal === null ? '' : "; $help");
         }
@@ -91,7 +91,7 @@ final class Moves
      * @param  list<int>  $fingers
      * @param  list<int>  $next
      */
-    private static function step(Task $task, Grip $from, array $fingers, Grip $to, array $next): ?Finding
+    private static function step(Assignment $assignment, Grip $from, array $fingers, Grip $to, array $next): ?Finding
     {
         if (count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset) || $fingers[0] === $next[0]) {
             return null;
@@ -101,10 +101,10 @@ final class Moves
         $span = Spans::opened($fingers[0], $next[0], $to->keys[0] - $from->keys[0]);
         $thumbOnBlack = $to->black[0] !== $from->black[0] && ($fingers[0] === 1 ? $from->black[0] : $to->black[0]);
 
-        return $span < 0 ? self::crossing($task, $note, $following, $lower, $higher, $thumbOnBlack, $span) : null;
+        return $span < 0 ? self::crossing($assignment, $note, $following, $lower, $higher, $thumbOnBlack, $span) : null;
     }
 
-    private static function crossing(Task $task, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack, int $span): ?Finding
+    private static function crossing(Assignment $assignment, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack, int $span): ?Finding
     {
         $what = match (true) {
             $lower > 1 => "$higher and $lower cross each other",
@@ -114,7 +114,7 @@ final class Moves
         };
 
         return $what === null ? null : Finding::about(
-            [$note, $following], FindingKind::Crossing, Severity::Hint, $span, 0, Unit::Semitones, 'From '.$note->inWords().' to '.$following->inWords()." $what.", $task->fingering->freeing($note, $following),
+            [$note, $following], FindingKind::Crossing, Severity::Hint, $span, 0, Unit::Semitones, 'From '.$note->inWords().' to '.$following->inWords()." $what.", $assignment->fingering->freeing($note, $following),
         );
     }
 }

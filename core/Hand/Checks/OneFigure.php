@@ -9,9 +9,9 @@ use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Action;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\Figures;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Task;
 
 /**
  * Figures that come again with other fingers.
@@ -21,15 +21,15 @@ final class OneFigure
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
         $findings = [];
-        foreach (Figures::of($task->score, $task->reading) as [$likeness, $pairs]) {
+        foreach (Figures::of($assignment->score, $assignment->reading) as [$likeness, $pairs]) {
             foreach ($pairs as [$earlier, $later]) {
-                $here = $task->fingering->notes[$later->id];
-                $there = $task->fingering->notes[$earlier->id];
+                $here = $assignment->fingering->notes[$later->id];
+                $there = $assignment->fingering->notes[$earlier->id];
                 if ($here->finger !== $there->finger) {
-                    $number = $task->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
+                    $number = $assignment->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
                     $findings[] = Finding::about(
                         [$later], FindingKind::TwoWays, Severity::Hint, 2, 1, Unit::Fingerings, "The figure of bar $number has other fingers here: $here->finger on ".$later->inWords().", $there->finger there.",
                         new Remedy(Action::Finger, "$there->finger on ".$later->inWords().' here too', [$later->id], (string) $there->finger),

@@ -8,11 +8,11 @@ use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\FingerPlanner;
 use Tarnwind\Core\Hand\Grip;
 use Tarnwind\Core\Hand\Spans;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
@@ -27,18 +27,18 @@ final class Reaching
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
         $findings = [];
         foreach (Hand::cases() as $hand) {
-            $spans = new Spans($task->hands->reach($hand));
-            foreach ($task->fingering->grips[$hand->value] as $place => $grip) {
+            $spans = new Spans($assignment->hands->reach($hand));
+            foreach ($assignment->fingering->grips[$hand->value] as $place => $grip) {
                 $struck = $grip->struck();
                 if (count($struck) < 2 || $struck[0]->has('arpeggiate')) {
                     continue;
                 }
-                $findings[] = self::beyond($task, $hand, $struck)
-                    ?? self::forced($task, $hand, $grip, $struck, $task->fingering->taken[$hand->value][$place], $spans);
+                $findings[] = self::beyond($assignment, $hand, $struck)
+                    ?? self::forced($assignment, $hand, $grip, $struck, $assignment->fingering->taken[$hand->value][$place], $spans);
             }
         }
 
@@ -48,9 +48,9 @@ final class Reaching
     /**
      * @param  non-empty-list<Note>  $struck  from the thumb outwards
      */
-    private static function beyond(Task $task, Hand $hand, array $struck): ?Finding
+    private static function beyond(Assignment $assignment, Hand $hand, array $struck): ?Finding
     {
-        $reach = $task->hands->reach($hand);
+        $reach = $assignment->hands->reach($hand);
         $ends = [$struck[0], $struck[count($struck) - 1]];
         usort($ends, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
         $span = $ends[1]->midi - $ends[0]->midi;
@@ -58,7 +58,7 @@ final class Reaching
             return null;
         }
         $isBeyond = $span > $reach->largest;
-        [$words, $remedy] = self::help($task, $struck);
+        [$words, $remedy] = self::help($assignment, $struck);
 
         return Finding::about(
             $struck, FindingKind::BeyondReach, $isBeyond ? Severity::Warning : Severity::Hint, $span, $isBeyond ? $reach->largest : $reach->comfortable, Unit::Semitones,
@@ -74,9 +74,9 @@ final class Reaching
      * @param  non-empty-list<Note>  $struck  from the thumb outwards
      * @return array{string, ?Remedy}
      */
-    private static function help(Task $task, array $struck): array
+    private static function help(Assignment $assignment, array $struck): array
     {
-        $offer = $task->redistribution()->offer($struck[0]);
+        $offer = $assignment->redistribution()->offer($struck[0]);
         if ($offer !== null && $offer->refusal === null) {
             return [$offer->inWords(), $offer->remedy()];
         }
@@ -85,11 +85,11 @@ final class Reaching
         foreach ([...array_slice($struck, 1, -1), $struck[0]] as $note) {
             $doubles = array_filter($struck, fn (Note $other): bool => $other !== $note && $other->midi % 12 === $note->midi % 12);
             if ($doubles !== []) {
-                return [self::roll($task, $struck).', or leave out '.$note->inWords().', which is doubled'.$refused, null];
+                return [self::roll($assignment, $struck).', or leave out '.$note->inWords().', which is doubled'.$refused, null];
             }
         }
 
-        return [self::roll($task, $struck).$refused, null];
+        return [self::roll($assignment, $struck).$refused, null];
     }
 
     /**
@@ -97,10 +97,10 @@ final class Reaching
      *
      * @param  non-empty-list<Note>  $struck
      */
-    private static function roll(Task $task, array $struck): string
+    private static function roll(Assignment $assignment, array $struck): string
     {
         usort($struck, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
-        $layer = fn (Note $note): ?Layer => ($task->reading->layers[$note->id] ?? null)?->layer;
+        $layer = fn (Note $note): ?Layer => ($assignment->reading->layers[$note->id] ?? null)?->layer;
         $top = $struck[count($struck) - 1];
 
         return match (true) {
@@ -116,16 +116,16 @@ final class Reaching
      * @param  non-empty-list<Note>  $struck
      * @param  list<int>  $fingers
      */
-    private static function forced(Task $task, Hand $hand, Grip $grip, array $struck, array $fingers, Spans $spans): ?Finding
+    private static function forced(Assignment $assignment, Hand $hand, Grip $grip, array $struck, array $fingers, Spans $spans): ?Finding
     {
         if (FingerPlanner::reaches($grip, $fingers, $spans)) {
             return null;
         }
 
         return Finding::about(
-            $struck, FindingKind::Stretch, Severity::Warning, $grip->span(), $task->hands->reach($hand)->largest, Unit::Semitones,
+            $struck, FindingKind::Stretch, Severity::Warning, $grip->span(), $assignment->hands->reach($hand)->largest, Unit::Semitones,
             'The fingers '.implode(' ', $fingers)." do not lie on these keys with this $hand->value hand.",
-            $task->fingering->freeing(...$struck),
+            $assignment->fingering->freeing(...$struck),
         );
     }
 

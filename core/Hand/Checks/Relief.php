@@ -9,9 +9,9 @@ use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Action;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Note;
@@ -41,9 +41,9 @@ final class Relief
      * @param  list<Finding>  $near  what is wrong, by place
      * @return list<Finding>
      */
-    public static function findings(Task $task, array $near): array
+    public static function findings(Assignment $assignment, array $near): array
     {
-        $byId = array_column($task->score->notes, null, 'id');
+        $byId = array_column($assignment->score->notes, null, 'id');
         $findings = [];
         foreach (Hand::cases() as $hand) {
             $offered = [];
@@ -53,7 +53,7 @@ final class Relief
                 }
             }
             foreach (self::passages(array_values($offered)) as $notes) {
-                $findings[] = self::relief($task, $hand, $notes);
+                $findings[] = self::relief($assignment, $hand, $notes);
             }
         }
 
@@ -82,16 +82,16 @@ final class Relief
     /**
      * @param  non-empty-list<Note>  $notes
      */
-    private static function relief(Task $task, Hand $hand, array $notes): ?Finding
+    private static function relief(Assignment $assignment, Hand $hand, array $notes): ?Finding
     {
         $bars = new Bars($notes[0]->measure, $notes[count($notes) - 1]->measure);
         $around = $bars->widened(self::AROUND);
-        $before = self::count($task->handedOver($around), $bars);
-        $after = self::count($task->handedOver($around, $notes, $hand), $bars);
+        $before = self::count($assignment->handedOver($around), $bars);
+        $after = self::count($assignment->handedOver($around, $notes, $hand), $bars);
         if ($after > (1 - self::RELIEVED) * $before) {
             return null;
         }
-        $measures = $task->score->measures;
+        $measures = $assignment->score->measures;
         $all = array_values(array_unique(array_map(fn (Note $note): string => $note->inWords(), $notes)));
         $names = implode(', ', array_slice($all, 0, self::NAMED)).(count($all) > self::NAMED ? ' and so on' : '');
         $where = $bars->first === $bars->last ? "In bar {$measures[$bars->first]->number}" : "In bars {$measures[$bars->first]->number} to {$measures[$bars->last]->number}";
@@ -108,8 +108,8 @@ final class Relief
     /**
      * How much is wrong in some bars.
      */
-    private static function count(Task $task, Bars $bars): int
+    private static function count(Assignment $assignment, Bars $bars): int
     {
-        return count($bars->of(Findings::near($task, $task->joints()), fn (Finding $finding): int => $finding->measure));
+        return count($bars->of(Findings::near($assignment, $assignment->joints()), fn (Finding $finding): int => $finding->measure));
     }
 }

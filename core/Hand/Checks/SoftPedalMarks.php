@@ -7,10 +7,10 @@ namespace Tarnwind\Core\Hand\Checks;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Task;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Sound\SoftPedal;
 
 /**
@@ -23,21 +23,21 @@ final class SoftPedalMarks
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
-        if ($task->piano->softPedal === SoftPedal::Works) {
+        if ($assignment->piano->softPedal === SoftPedal::Works) {
             return [];
         }
-        $marks = array_filter($task->score->marksOf('words'), fn (Mark $mark): bool => preg_match(self::WORDS, (string) $mark->value) === 1);
+        $marks = array_filter($assignment->score->signsOf('words'), fn (Sign $mark): bool => preg_match(self::WORDS, (string) $mark->value) === 1);
 
-        return array_values(array_filter(array_map(fn (Mark $mark): ?Finding => self::finding($task, $mark), $marks)));
+        return array_values(array_filter(array_map(fn (Sign $mark): ?Finding => self::finding($assignment, $mark), $marks)));
     }
 
-    private static function finding(Task $task, Mark $mark): ?Finding
+    private static function finding(Assignment $assignment, Sign $mark): ?Finding
     {
-        $notes = array_filter($task->score->notes, fn (Note $note): bool => ! $note->onset->isLessThan($mark->onset));
+        $notes = array_filter($assignment->score->notes, fn (Note $note): bool => ! $note->onset->isLessThan($mark->onset));
         $note = array_values($notes)[0] ?? null;
-        $what = $task->piano->softPedal === SoftPedal::None ? 'has no soft pedal' : 'hardly changes with the soft pedal';
+        $what = $assignment->piano->softPedal === SoftPedal::None ? 'has no soft pedal' : 'hardly changes with the soft pedal';
 
         return $note === null ? null : Finding::about(
             [$note], FindingKind::SoftPedal, Severity::Hint, 1, 0, Unit::Marks, "“{$mark->value}”: this piano $what. Play a grade softer, with the key half way down, and let the colour come from the fingers.",

@@ -7,8 +7,8 @@ namespace Tarnwind\Core\Hand\Checks;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 
 /**
@@ -34,21 +34,21 @@ final class Strain
     /**
      * @return list<Finding>
      */
-    public static function findings(Task $task): array
+    public static function findings(Assignment $assignment): array
     {
-        return [...self::wide($task, Hand::Right), ...self::wide($task, Hand::Left), ...self::repetition($task)];
+        return [...self::wide($assignment, Hand::Right), ...self::wide($assignment, Hand::Left), ...self::repetition($assignment)];
     }
 
     /**
      * @return list<Finding>
      */
-    private static function wide(Task $task, Hand $hand): array
+    private static function wide(Assignment $assignment, Hand $hand): array
     {
-        $most = self::WIDE_STROKES * $task->piano->action->endurance();
+        $most = self::WIDE_STROKES * $assignment->piano->action->endurance();
         // What is wide for everyone, and what is near the limit of this hand.
-        $wide = min(self::WIDE, $task->hands->reach($hand)->comfortable);
+        $wide = min(self::WIDE, $assignment->hands->reach($hand)->comfortable);
         $findings = $run = [];
-        foreach ([...$task->fingering->grips[$hand->value], null] as $grip) {
+        foreach ([...$assignment->fingering->grips[$hand->value], null] as $grip) {
             $isWide = $grip !== null && $grip->isChord() && $grip->span() >= $wide;
             $last = $run === [] ? null : $run[count($run) - 1];
             if ($isWide && ($last === null || $grip->seconds - $last->seconds <= self::WITHOUT_PAUSE)) {
@@ -71,12 +71,12 @@ final class Strain
     /**
      * @return list<Finding>
      */
-    private static function repetition(Task $task): array
+    private static function repetition(Assignment $assignment): array
     {
         $findings = [];
-        foreach ($task->evenPassages() as $passage) {
-            if ($passage->oneKey && count($passage->notes) >= self::STROKES * $task->piano->action->endurance() && $passage->rate >= self::QUICK_STROKES) {
-                $findings[] = Finding::about([$passage->notes[0]], FindingKind::Strain, Severity::Warning, count($passage->notes), self::STROKES * $task->piano->action->endurance(), Unit::Strokes, sprintf(
+        foreach ($assignment->evenPassages() as $passage) {
+            if ($passage->oneKey && count($passage->notes) >= self::STROKES * $assignment->piano->action->endurance() && $passage->rate >= self::QUICK_STROKES) {
+                $findings[] = Finding::about([$passage->notes[0]], FindingKind::Strain, Severity::Warning, count($passage->notes), self::STROKES * $assignment->piano->action->endurance(), Unit::Strokes, sprintf(
                     'One key %d times without a pause, %.1f a second: %s', count($passage->notes), $passage->rate, self::CAUTION,
                 ));
             }

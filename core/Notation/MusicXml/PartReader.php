@@ -6,9 +6,9 @@ namespace Tarnwind\Core\Notation\MusicXml;
 
 use DOMElement;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Pitch;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Score\TimeSignature;
 
@@ -20,7 +20,7 @@ final class PartReader
     /** @var list<Piece> */
     public array $pieces = [];
 
-    /** @var list<Mark> */
+    /** @var list<Sign> */
     public array $marks = [];
 
     /** @var list<Slur> */
@@ -388,7 +388,7 @@ final class PartReader
 
     private function mark(string $kind, Fraction $onset, string|float $value, ?int $staff): void
     {
-        $this->marks[] = new Mark($kind, $onset, $value, $this->index, $staff);
+        $this->marks[] = new Sign($kind, $onset, $value, $this->index, $staff);
     }
 
     private function warn(string $what): void

@@ -7,11 +7,11 @@ namespace Tarnwind\Core\Notation\MusicXml;
 use ArithmeticError;
 use DOMElement;
 use Tarnwind\Core\Notation\UnreadableFile;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\PlaybackOrder;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Score\Voices;
 
@@ -74,7 +74,7 @@ final class ScoreReader
             $more = count($warnings) - self::MOST_WARNINGS;
             $warnings = [...array_slice($warnings, 0, self::MOST_WARNINGS), "And $more more of this kind."];
         }
-        usort($marks, fn (Mark $a, Mark $b): int => $a->onset->compareTo($b->onset));
+        usort($marks, fn (Sign $a, Sign $b): int => $a->onset->compareTo($b->onset));
 
         return new Score(
             self::title($document), $parts, $ids, $measures, $notes, self::withTempo($elements, $ids, $barring, $marks),
@@ -88,20 +88,20 @@ final class ScoreReader
      *
      * @param  array<string, DOMElement>  $elements
      * @param  list<string>  $ids
-     * @param  list<Mark>  $marks
-     * @return list<Mark>
+     * @param  list<Sign>  $marks
+     * @return list<Sign>
      */
     private static function withTempo(array $elements, array $ids, Barring $barring, array $marks): array
     {
         $top = array_key_first($elements);
-        $isTempo = fn (Mark $mark): bool => $mark->kind === 'tempo';
+        $isTempo = fn (Sign $mark): bool => $mark->kind === 'tempo';
         if ($top === null || in_array((string) $top, $ids, true) || array_filter($marks, $isTempo) !== []) {
             return $marks;
         }
         $reader = new PartReader($barring);
         $reader->read($elements[$top]);
         $marks = [...$marks, ...array_filter($reader->marks, $isTempo)];
-        usort($marks, fn (Mark $a, Mark $b): int => $a->onset->compareTo($b->onset));
+        usort($marks, fn (Sign $a, Sign $b): int => $a->onset->compareTo($b->onset));
 
         return $marks;
     }

@@ -6,9 +6,9 @@ use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Frame;
 use Tarnwind\Core\Craft\Page;
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FingerMark;
 use Tarnwind\Core\Hand\HandAnswer;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Performance\Articulation;
@@ -97,10 +97,10 @@ it('answers an edit of fingers as the whole piece would, but for a few notes tha
         [$score, $reading, $frame, $pages] = laidBy((string) file_get_contents(Corpus::path($name)));
         foreach (spread($score, 8) as $note) {
             $plan = Crafts::registry()->freshPlan($score)->withMarks([new FingerMark('edit', $note->id, '4')]);
-            $task = fn (Score $score, Reading $reading): Task => Crafts::registry()->performance($score, $plan, read: fn (): Reading => $reading)->part(Task::class);
+            $assignment = fn (Score $score, Reading $reading): Assignment => Crafts::registry()->performance($score, $plan, read: fn (): Reading => $reading)->part(Assignment::class);
             [$some, $read, $bars] = excerptAround($frame, $pages, $note->measure, $plan);
-            $stretch = HandAnswer::stretch($task($some, $read), $bars);
-            $whole = HandAnswer::stretch($task($score, $reading), $bars);
+            $stretch = HandAnswer::around($assignment($some, $read), $bars);
+            $whole = HandAnswer::around($assignment($score, $reading), $bars);
             $differences = array_diff_assoc(array_column($stretch['fingers'], 'finger', 'note'), array_column($whole['fingers'], 'finger', 'note'));
             $notes += count($stretch['fingers']);
             $other += count($differences);

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Hands;
@@ -44,7 +44,7 @@ function findings(Score $score, Hands $hands = new Hands, float $tempo = 60, ?Fi
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
     $fingering = Fingering::of($score, $reading, $map, $hands);
-    $found = Findings::of(new Task($score, $reading, $map, $fingering, $hands, $rates), Joints::of($score, $reading, $map, $fingering, $hands));
+    $found = Findings::of(new Assignment($score, $reading, $map, $fingering, $hands, $rates), Joints::of($score, $reading, $map, $fingering, $hands));
 
     return array_values(array_filter($found, fn (Finding $finding): bool => $kind === null || $finding->kind === $kind));
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Hand\Alternatives;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\Effort;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\FingeringSchool;
@@ -12,7 +13,6 @@ use Tarnwind\Core\Hand\Grips;
 use Tarnwind\Core\Hand\Position;
 use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Spans;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Note;
@@ -198,16 +198,16 @@ it('takes strong fingers where it is loud, if that is the school', function (): 
 it('compares the fingers a note could have, the planned one as the easiest', function (): void {
     [$score, $reading] = Labels::reading('lantern-on-the-water.musicxml');
     $fingering = Fingering::of($score, $reading, TempoMap::of($score));
-    $task = new Task($score, $reading, TempoMap::of($score), $fingering);
+    $assignment = new Assignment($score, $reading, TempoMap::of($score), $fingering);
     foreach (array_slice($score->notes, 20, 12) as $note) {
-        $alternatives = array_column(Alternatives::of($task, $note->id), null, 'finger');
+        $alternatives = array_column(Alternatives::of($assignment, $note->id), null, 'finger');
         $planned = $alternatives[$fingering->notes[$note->id]->finger];
         // The leaning to the tonic is left out of the comparison.
         expect($alternatives)->toHaveCount(5)->and($planned->extra)->toBeLessThanOrEqual(0.0)->toBeGreaterThan(-1.0)
             ->and(max(array_column($alternatives, 'extra')))->toBeGreaterThan(1.0)
             ->and($planned->inWords())->toBe('as easy')->and($planned->follows[0])->toContain((string) $planned->finger);
     }
-    expect(Alternatives::of($task, 'nowhere'))->toBe([]);
+    expect(Alternatives::of($assignment, 'nowhere'))->toBe([]);
 });
 
 it('says which slurred notes another finger tears apart', function (): void {
@@ -217,9 +217,9 @@ it('says which slurred notes another finger tears apart', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$sixths('C5', 'A5', $slur('start')).$sixths('D5', 'B5', '').$sixths('E5', 'C6', $slur('stop'))));
     $reading = Reading::of($score);
     $tempo = TempoMap::of($score, 240.0);
-    $task = new Task($score, $reading, $tempo, Fingering::of($score, $reading, $tempo, own: [$score->notes[1]->id => '4', $score->notes[3]->id => '5']));
-    $five = array_column(Alternatives::of($task, $score->notes[1]->id), null, 'finger')[5] ?? null;
-    $four = array_column(Alternatives::of($task, $score->notes[1]->id), null, 'finger')[4] ?? null;
+    $assignment = new Assignment($score, $reading, $tempo, Fingering::of($score, $reading, $tempo, own: [$score->notes[1]->id => '4', $score->notes[3]->id => '5']));
+    $five = array_column(Alternatives::of($assignment, $score->notes[1]->id), null, 'finger')[5] ?? null;
+    $four = array_column(Alternatives::of($assignment, $score->notes[1]->id), null, 'finger')[4] ?? null;
     expect($five?->inWords())->toContain('leaves a gap between A5 and B5: the pedal must join them')->and($four?->inWords())->not->toContain('A5 and B5');
 });
 

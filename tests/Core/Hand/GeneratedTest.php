@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
@@ -92,7 +92,7 @@ function generatedFindings(Score $score, FindingKind $kind, float $quartersPerMi
     $tempo = TempoMap::of($score, $quartersPerMinute);
     $fingering = Fingering::of($score, $reading, $tempo, $hands);
 
-    return array_values(array_filter(Findings::of(new Task($score, $reading, $tempo, $fingering, $hands), []), fn (Finding $finding): bool => $finding->kind === $kind));
+    return array_values(array_filter(Findings::of(new Assignment($score, $reading, $tempo, $fingering, $hands), []), fn (Finding $finding): bool => $finding->kind === $kind));
 }
 
 it('says how early a shared key must be left, whatever the tempo, the overlap and the hand that comes second', function (Hand $second): void {

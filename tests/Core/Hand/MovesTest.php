@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
@@ -12,7 +13,6 @@ use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Leap;
 use Tarnwind\Core\Hand\Redistribution;
 use Tarnwind\Core\Hand\Source;
-use Tarnwind\Core\Hand\Task;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Hand;
@@ -34,23 +34,23 @@ use Tests\support\MusicXml;
  * @param  array<string, string>  $own  fingers by note id
  * @param  list<array{int, int}>  $pedal  from and to in quarters
  */
-function handTask(Score $score, float $tempo = 60, array $own = [], Piano $piano = new Piano, array $pedal = [], Hands $hands = new Hands): Task
+function handTask(Score $score, float $tempo = 60, array $own = [], Piano $piano = new Piano, array $pedal = [], Hands $hands = new Hands): Assignment
 {
     $reading = Reading::of($score);
     $map = TempoMap::of($score, $tempo);
     $spans = array_map(fn (array $span): Span => new Span(Fraction::of($span[0]), Fraction::of($span[1])), $pedal);
 
-    return new Task($score, $reading, $map, Fingering::of($score, $reading, $map, $hands, $own), $hands, piano: $piano, pedal: $spans);
+    return new Assignment($score, $reading, $map, Fingering::of($score, $reading, $map, $hands, $own), $hands, piano: $piano, pedal: $spans);
 }
 
 /**
  * @return list<Finding>
  */
-function handFindings(Task $task, FindingKind $kind): array
+function handFindings(Assignment $assignment, FindingKind $kind): array
 {
-    $joints = Joints::of($task->score, $task->reading, $task->tempo, $task->fingering, $task->hands);
+    $joints = Joints::of($assignment->score, $assignment->reading, $assignment->tempo, $assignment->fingering, $assignment->hands);
 
-    return array_values(array_filter(Findings::of($task, $joints), fn (Finding $finding): bool => $finding->kind === $kind));
+    return array_values(array_filter(Findings::of($assignment, $joints), fn (Finding $finding): bool => $finding->kind === $kind));
 }
 
 function noteOf(Score $score, string $pitch): Note
@@ -170,21 +170,21 @@ it('says which keys a finger must keep, and until when', function (): void {
 
 it('keeps fingers within the spans they have, or says so, in every file', function (string $file): void {
     [$score] = Labels::reading($file);
-    $task = handTask($score, 80);
+    $assignment = handTask($score, 80);
     $flagged = [];
-    foreach ([...handFindings($task, FindingKind::BeyondReach), ...handFindings($task, FindingKind::Stretch)] as $finding) {
+    foreach ([...handFindings($assignment, FindingKind::BeyondReach), ...handFindings($assignment, FindingKind::Stretch)] as $finding) {
         $flagged += array_fill_keys($finding->notes, true);
     }
     $spans = new Tarnwind\Core\Hand\Spans;
     foreach (Hand::cases() as $hand) {
-        foreach ($task->fingering->grips[$hand->value] as $place => $grip) {
+        foreach ($assignment->fingering->grips[$hand->value] as $place => $grip) {
             $struck = $grip->struck();
-            if (count($struck) > 1 && ! $struck[0]->has('arpeggiate') && ! Tarnwind\Core\Hand\FingerPlanner::reaches($grip, $task->fingering->taken[$hand->value][$place], $spans)) {
+            if (count($struck) > 1 && ! $struck[0]->has('arpeggiate') && ! Tarnwind\Core\Hand\FingerPlanner::reaches($grip, $assignment->fingering->taken[$hand->value][$place], $spans)) {
                 expect($flagged)->toHaveKey($struck[0]->id);
             }
         }
     }
-    expect($task->fingering->notes)->toHaveCount(count($score->notes));
+    expect($assignment->fingering->notes)->toHaveCount(count($score->notes));
 })->with(['slow-weather.musicxml', 'lantern-on-the-water.musicxml', 'BeetAnGeSample.xml', 'DebuMandSample.xml', 'BrahWiMeSample.xml', 'MahlFaGe4Sample.xml', 'BWV_0773.xml', 'Dichterliebe01.xml']);
 
 it('plays a low octave that is not there at the lowest key of that name, all of them by one action', function (): void {
@@ -253,16 +253,16 @@ function tenths(string $melody): Score
 
 it('proposes to share out a passage where that frees a hand, and counts what is left', function (): void {
     $hands = new Hands(new Reach(12, 13), new Reach(12, 13));
-    $task = handTask(tenths('G4:8 A4:8'), hands: $hands);
-    $reliefs = handFindings($task, FindingKind::Relief);
+    $assignment = handTask(tenths('G4:8 A4:8'), hands: $hands);
+    $reliefs = handFindings($assignment, FindingKind::Relief);
     expect($reliefs)->toHaveCount(1)->and($reliefs[0]->reason)->toBe('In bars 1 to 4 the right hand can take 8 notes (E4, F4): of 8 findings there none is left.')
         ->and($reliefs[0]->remedy->label)->toBe('All 8 to the right hand')->and($reliefs[0]->remedy->notes)->toHaveCount(8);
 
     // What it says is what comes of it.
     $given = new Corrections(hands: array_fill_keys($reliefs[0]->remedy->notes, Hand::Right));
-    $reading = $task->reading->corrected($task->score, $given);
-    $shared = new Task($task->score, $reading, $task->tempo, Fingering::of($task->score, $reading, $task->tempo, $hands), $hands);
-    expect(Findings::of($shared, Joints::of($task->score, $reading, $task->tempo, $shared->fingering, $hands)))->toBe([]);
+    $reading = $assignment->reading->corrected($assignment->score, $given);
+    $shared = new Assignment($assignment->score, $reading, $assignment->tempo, Fingering::of($assignment->score, $reading, $assignment->tempo, $hands), $hands);
+    expect(Findings::of($shared, Joints::of($assignment->score, $reading, $assignment->tempo, $shared->fingering, $hands)))->toBe([]);
 });
 
 it('proposes no passage where the other hand has no room, or where there is nothing to free', function (): void {

@@ -9,8 +9,8 @@ use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Touch\GestureMark;
 use Tarnwind\Core\Touch\HoldMark;
 use Tests\support\Corpus;
@@ -27,8 +27,8 @@ it('writes gestures and holds as words where they belong, and text stays text', 
     ]);
     $xml = (new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers()))->toMusicXml();
     $again = ScoreReader::read(Document::open($xml));
-    $new = array_values(array_filter($again->marksOf('words'), fn (Mark $mark): bool => $mark->measure === 2));
-    expect(array_map(fn (Mark $mark): string => $mark->value.' at '.$mark->onset->minus($bar->start), $new))
+    $new = array_values(array_filter($again->signsOf('words'), fn (Sign $mark): bool => $mark->measure === 2));
+    expect(array_map(fn (Sign $mark): string => $mark->value.' at '.$mark->onset->minus($bar->start), $new))
         ->toContain('wrist rises <b>& falls</b> at 2')->toContain("keep {$bass->inWords()} until bar 4, beat 2 at 0")
         ->and($xml)->not->toContain('<b>')->and(Corpus::schemaErrors($xml))->toBe(Corpus::schemaErrors($document->toPlainXml()));
 });

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
-use Tarnwind\Core\Score\Mark;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Sign;
 use Tests\support\MusicXml;
 
 /**
@@ -132,7 +132,7 @@ it('places marks where their direction stands, moved by an offset that sounds', 
  piano</words>').MusicXml::note('D5', 12),
     ));
 
-    expect(array_map(fn (Mark $mark): string => "$mark->kind $mark->onset $mark->value", $score->marks))
+    expect(array_map(fn (Sign $mark): string => "$mark->kind $mark->onset $mark->value", $score->marks))
         ->toBe(['tempo 0 90', 'dynamics 1 mf', 'wedge 1 crescendo', 'words 1 dolce e piano', 'pedal 3/2 start']);
 });
 

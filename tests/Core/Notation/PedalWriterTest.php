@@ -7,7 +7,7 @@ use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Sign;
 use Tests\support\Marked;
 use Tests\support\MusicXml;
 
@@ -39,7 +39,7 @@ function withPedal(string $xml, array $spans, bool $pairs = false): string
  */
 function pedalMarks(string $xml): array
 {
-    return array_map(fn (Mark $mark): string => "$mark->onset $mark->value staff $mark->staff", MusicXml::score($xml)->marksOf('pedal'));
+    return array_map(fn (Sign $mark): string => "$mark->onset $mark->value staff $mark->staff", MusicXml::score($xml)->signsOf('pedal'));
 }
 
 it('writes start, change and stop under the lowest staff', function (): void {
@@ -64,7 +64,7 @@ it('takes the place of the edition\'s marks and leaves what else stands in their
     $xml = withPedal(twoStaves($mark), [['4', '8']]);
 
     expect(pedalMarks($xml))->toBe(['4 start staff 2', '8 stop staff 2'])
-        ->and(array_map(fn (Mark $mark): string|float => $mark->value, MusicXml::score($xml)->marksOf('words')))->toBe(['con ped.']);
+        ->and(array_map(fn (Sign $mark): string|float => $mark->value, MusicXml::score($xml)->signsOf('words')))->toBe(['con ped.']);
 });
 
 it('writes under the left hand where hands are parts of their own', function (): void {

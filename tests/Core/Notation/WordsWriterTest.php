@@ -7,7 +7,7 @@ use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Notation\MusicXml\WordsWriter;
 use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Score\Fraction;
-use Tarnwind\Core\Score\Mark;
+use Tarnwind\Core\Score\Sign;
 use Tests\support\Corpus;
 
 it('puts words exactly where they belong in every file of the corpus, between notes too', function (string $path): void {
@@ -24,13 +24,13 @@ it('puts words exactly where they belong in every file of the corpus, between no
     $xml = $tree->document->toPlainXml();
     expect(Corpus::schemaErrors($xml))->toBe(Corpus::schemaErrors($document->toPlainXml()));
     $found = [];
-    foreach (ScoreReader::read(Document::open($xml))->marksOf('words') as $mark) {
+    foreach (ScoreReader::read(Document::open($xml))->signsOf('words') as $mark) {
         $found[(string) $mark->value] = $mark->onset->toFloat();
     }
     foreach ($words as [$at, $text]) {
         expect($found[$text] ?? null)->toEqualWithDelta($at->toFloat(), 1e-3, $text);
     }
-    $before = array_map(fn (Mark $mark): string => "$mark->value $mark->onset", $score->marksOf('words'));
-    $after = array_map(fn (Mark $mark): string => "$mark->value $mark->onset", ScoreReader::read(Document::open($xml))->marksOf('words'));
+    $before = array_map(fn (Sign $mark): string => "$mark->value $mark->onset", $score->signsOf('words'));
+    $after = array_map(fn (Sign $mark): string => "$mark->value $mark->onset", ScoreReader::read(Document::open($xml))->signsOf('words'));
     expect(array_values(array_diff($before, $after)))->toBe([]);
 })->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));

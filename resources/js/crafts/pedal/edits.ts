@@ -129,7 +129,7 @@ export function moveEnd(marks: readonly PedalMark[], line: Timeline, mark: Pedal
 }
 
 /** Makes the mark at or before a moment longer (+1) or shorter (−1) by one moment. */
-export function stretch(marks: readonly PedalMark[], line: Timeline, moment: number, by: 1 | -1): PedalMark[] {
+export function moveEndBy(marks: readonly PedalMark[], line: Timeline, moment: number, by: 1 | -1): PedalMark[] {
     const found = markBefore(marks, line, moment);
     if (!found) return [...marks];
     const end = line.times.findIndex((time) => time >= found.to - 1e-9);

@@ -75,7 +75,7 @@ export function usePedal({ desk, score, answer, lines }: Context) {
             what: 'end of this pedal one moment earlier or later',
             label: 'Shorter',
             rare: true,
-            run: at((moment) => edits.stretch(now(), desk.line, moment, -1)),
+            run: at((moment) => edits.moveEndBy(now(), desk.line, moment, -1)),
         },
         {
             keys: [']'],
@@ -83,7 +83,7 @@ export function usePedal({ desk, score, answer, lines }: Context) {
             what: 'end of this pedal one moment later',
             label: 'Longer',
             rare: true,
-            run: at((moment) => edits.stretch(now(), desk.line, moment, 1)),
+            run: at((moment) => edits.moveEndBy(now(), desk.line, moment, 1)),
         },
         {
             keys: ['h'],

@@ -26,7 +26,7 @@ use Tarnwind\Core\Tempo\TempoMap;
 /**
  * What a student's hands are asked for: a score as it is played, its fingering, the foot, and what hands and piano can do.
  */
-final class Task implements Derived
+final class Assignment implements Derived
 {
     /** @var ?list<EvenPassage> */
     private ?array $passages = null;

@@ -7,7 +7,7 @@ namespace Tarnwind\Core\Score;
 /**
  * Something printed in the score at a moment: a dynamic, a hairpin, a pedal mark, words, a tempo.
  */
-final readonly class Mark
+final readonly class Sign
 {
     /**
      * @param  string  $kind  "dynamics", "wedge", "pedal", "words", "tempo", "rehearsal", "octave-shift", "segno", "coda"
