@@ -4,6 +4,7 @@ import path from 'node:path';
 import Components from 'unplugin-vue-components/vite';
 import { AntDesignVueResolver } from 'unplugin-vue-components/resolvers';
 import { defineConfig } from 'vite';
+import { musicFont } from './musicFont';
 
 // The browser tests build a second interface, with one craft more.
 const withToy = process.env['TARNWIND_TOY'] === '1';
@@ -14,6 +15,7 @@ export default defineConfig({
     plugins: [
         laravel({ input: 'resources/js/app.ts', buildDirectory: withToy ? 'build-toy' : 'build' }),
         vue(),
+        musicFont(),
         Components({ dirs: [], dts: `${generated}/components.d.ts`, resolvers: [AntDesignVueResolver({ importStyle: false })] }),
     ],
     worker: { format: 'es' },

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import { expect, test } from '@playwright/test';
 import createVerovioModule from 'verovio/wasm';
 import { VerovioToolkit } from 'verovio/esm';
+import { musicFontFace } from '../../musicFont';
 import { readGeometry } from '../../resources/js/engraving/geometry';
 import { rehearsal } from '../../resources/js/engraving/rehearsal';
 import { layMoments, nearestSpot, xAt, type Bar } from '../../resources/js/engraving/layout';
@@ -126,4 +127,14 @@ test('what the engraver rehearses with is a score with what it will be asked for
     expect(measures).toHaveLength(16);
     expect(Object.keys(notes)).toHaveLength(16 * 11);
     for (const kind of ['beam', 'slur', 'chord', 'accid', 'dynam']) expect(svg).toContain(`class="${kind}`);
+});
+
+test('the signs that are set as text have their font once, not in every line', async () => {
+    const lines = (await engraved()).map((svg) => readGeometry(svg).svg);
+    const fonts = new Set(lines.flatMap((svg) => Array.from(svg.matchAll(/font-family="([^",]+)"/g), ([, name]) => name)));
+    const face = await musicFontFace();
+    expect(fonts.size).toBeGreaterThan(0);
+    for (const font of fonts) expect(face).toContain(`'${font}'`);
+    expect(face).toContain('base64,');
+    expect(lines.join('')).not.toContain('@font-face');
 });

@@ -10,7 +10,12 @@ export function deskKeys(desk: Desk, score: DeskProps['score'], page: { nextView
         { keys: ['ArrowRight'], shown: null, what: 'next moment', run: moment(1) },
         { keys: ['ArrowUp'], shown: ['↑', '↓'], what: 'previous and next bar', run: bar(-1) },
         { keys: ['ArrowDown'], shown: null, what: 'next bar', run: bar(1) },
-        { keys: ['⇧ArrowRight', '⇧ArrowDown'], shown: ['⇧←', '⇧→'], what: 'select bars; or drag over them', run: () => desk.extend(1) },
+        {
+            keys: ['⇧ArrowRight', '⇧ArrowDown'],
+            shown: ['⇧←', '⇧→'],
+            what: 'select bars, or drag over them: what you do is done to all of them',
+            run: () => desk.extend(1),
+        },
         { keys: ['⇧ArrowLeft', '⇧ArrowUp'], shown: null, what: 'select bars backwards', run: () => desk.extend(-1) },
         { keys: ['Escape'], what: 'select nothing', run: desk.selectNone },
         { keys: ['Home'], shown: ['Home', 'End'], what: 'first and last moment', run: () => desk.moveTo(0) },

@@ -29,6 +29,7 @@ function systemOptions(width: number, scale: number): Record<string, unknown> {
         pageMarginRight: 20,
         svgViewBox: true,
         svgRemoveXlink: true,
+        smuflTextFont: 'none',
         mnumInterval: 1,
     };
 }
@@ -78,6 +79,7 @@ const engraver = {
             pageMarginRight: 30,
             svgViewBox: true,
             svgRemoveXlink: true,
+            smuflTextFont: 'none',
             mnumInterval: 0,
         });
         if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');

@@ -120,14 +120,14 @@ export function useHand({ copy, desk, score, answer }: Context) {
             run: () => type(digit),
         })),
         { keys: ['a'], what: 'compare the fingers this note could have', label: 'Compare', run: () => void compare() },
-        { keys: ['0', 'Backspace'], what: 'plan this finger, or those of the selection, again', label: 'Plan it again', run: clear },
+        { keys: ['0', 'Backspace'], what: 'plan this finger again', label: 'Plan it again', run: clear },
         {
             keys: ['k'],
             what: 'next note of the chord, from the top down',
             run: () => void (selected.value = now.value.length > 0 ? (selected.value + 1) % now.value.length : 0),
         },
-        { keys: ['r'], shown: ['R', 'L'], what: 'right or left hand plays this note, or the selection', run: () => toHand('right') },
-        { keys: ['l'], shown: null, what: 'left hand plays this note, or the selection', run: () => toHand('left') },
+        { keys: ['r'], shown: ['R', 'L'], what: 'right or left hand plays this note', run: () => toHand('right') },
+        { keys: ['l'], shown: null, what: 'left hand plays this note', run: () => toHand('left') },
     ];
 
     const columns = computed(() => hands.value && findingsStrip(score.measures.length, hands.value.findings));

@@ -87,7 +87,7 @@ export function usePedal({ desk, score, answer, lines }: Context) {
         },
         {
             keys: ['h'],
-            what: 'half pedal, or full again; in a selection all of them',
+            what: 'half pedal, or full again',
             label: 'Half',
             run: at(
                 (moment) => edits.toggleHalf(now(), desk.line, moment),
@@ -96,7 +96,7 @@ export function usePedal({ desk, score, answer, lines }: Context) {
         },
         {
             keys: ['n'],
-            what: 'no pedal here or in the selection, by intention',
+            what: 'no pedal here, by intention',
             label: 'No pedal',
             run: at(
                 (moment) => edits.toggleDry(now(), desk.line, moment, naturalEnd(moment)),
@@ -105,7 +105,7 @@ export function usePedal({ desk, score, answer, lines }: Context) {
         },
         {
             keys: ['x', 'Delete'],
-            what: 'take this pedal mark out, the one before goes on; or all that begin in the selection',
+            what: 'take this pedal mark out, the one before goes on',
             label: 'Take out',
             run: at(
                 (moment) => edits.remove(now(), desk.line, moment),

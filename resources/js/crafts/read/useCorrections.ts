@@ -92,11 +92,11 @@ export function useCorrections({ desk, score }: Pick<Context, 'desk' | 'score'>,
         ...LAYERS.map(({ layer, key }, index): Key => ({
             keys: [key],
             shown: index === 0 ? LAYERS.map((one) => one.key) : null,
-            what: 'this note, or the selection, is melody, bass, inner line, filling',
+            what: 'this note is melody, bass, inner line, filling',
             run: () => giveLayer(layer),
         })),
-        { keys: ['r'], shown: ['R', 'L'], what: 'right or left hand plays this note, or the selection', run: () => giveHand('right') },
-        { keys: ['l'], shown: null, what: 'left hand plays this note, or the selection', run: () => giveHand('left') },
+        { keys: ['r'], shown: ['R', 'L'], what: 'right or left hand plays this note', run: () => giveHand('right') },
+        { keys: ['l'], shown: null, what: 'left hand plays this note', run: () => giveHand('left') },
     ];
 
     const select = (index: number): void => void (selected.value = index);

@@ -115,6 +115,12 @@ p {
     list-style: none;
 }
 
+.here li {
+    display: flex;
+    align-items: baseline;
+    gap: 8px;
+}
+
 .keys .selected {
     border-left-color: var(--lake);
     background: var(--paper);

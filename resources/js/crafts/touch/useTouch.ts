@@ -137,7 +137,7 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
     const keys: Key[] = [
         ...edits.ARTICULATIONS.map(({ articulation, label, key, rare, what }): Key => ({
             keys: [key.toLowerCase()],
-            what: `${what}; in a selection all its notes`,
+            what,
             label,
             ...(rare ? { rare } : {}),
             run: () => leave(articulation),
