@@ -13,8 +13,13 @@ export function placeUnder(pointer: PointerEvent, systems: readonly HTMLElement[
     return place && box ? { laid: place, x: ((pointer.clientX - box.left) * place.system.width) / box.width } : null;
 }
 
+/** px that a pointer may move and still stand where it went down. */
+const STILL = 6;
+
 /**
- * Follows a pointer from where it went down until it is let go; Escape gives up.
+ * Follows a pointer from where it went down until it is let go; Escape gives up. The click that ends a drag is not one.
+ *
+ * @param move called from the first time on that it has left its place
  */
 export function followPointer(start: PointerEvent, drop: (last: PointerEvent) => void, move?: (moving: PointerEvent) => void, cancel?: () => void): void {
     const listening = new AbortController();
@@ -23,12 +28,25 @@ export function followPointer(start: PointerEvent, drop: (last: PointerEvent) =>
     const handle = start.target as SVGElement;
     if (handle.hasPointerCapture(start.pointerId)) handle.releasePointerCapture(start.pointerId);
     start.preventDefault();
+    let hasMoved = false;
     const finish = (end?: () => void): void => {
         listening.abort();
+        if (hasMoved) ignoreClick();
         end?.();
     };
-    if (move) window.addEventListener('pointermove', move, { signal });
+    const follow = (moving: PointerEvent): void => {
+        hasMoved ||= Math.hypot(moving.clientX - start.clientX, moving.clientY - start.clientY) >= STILL;
+        if (hasMoved) move?.(moving);
+    };
+    window.addEventListener('pointermove', follow, { signal });
     window.addEventListener('pointerup', (last) => finish(() => drop(last)), { signal });
     window.addEventListener('pointercancel', () => finish(cancel), { signal });
     window.addEventListener('keydown', (pressed) => pressed.key === 'Escape' && finish(cancel), { signal, capture: true });
+}
+
+/** A click follows when a pointer is let go over what it went down on, or never. */
+function ignoreClick(): void {
+    const stop = (event: Event): void => event.stopPropagation();
+    window.addEventListener('click', stop, { capture: true, once: true });
+    setTimeout(() => window.removeEventListener('click', stop, { capture: true }));
 }

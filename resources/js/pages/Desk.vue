@@ -118,9 +118,6 @@ onMounted(() => {
 });
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
-/** px that a pointer moves before it drags. */
-const STILL = 8;
-
 function barUnder(pointer: PointerEvent): number | null {
     const found = context.lines.under(pointer);
     const spot = found && nearestSpot(found.laid, found.x);
@@ -132,13 +129,10 @@ function dragRange(start: PointerEvent): void {
     if (start.pointerType === 'touch' || start.button !== 0) return;
     const from = barUnder(start);
     if (from === null) return;
-    let moved = false;
     followPointer(
         start,
-        () => moved && window.addEventListener('click', (event) => event.stopPropagation(), { capture: true, once: true }),
+        () => undefined,
         (moving) => {
-            if (!moved && Math.hypot(moving.clientX - start.clientX, moving.clientY - start.clientY) < STILL) return;
-            moved = true;
             const to = barUnder(moving);
             if (to !== null) desk.select(from, to);
         },
@@ -151,7 +145,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
     const anchor = end === 'first' ? selected.last : selected.first;
     followPointer(
         start,
-        () => {},
+        () => undefined,
         (moving) => {
             const bar = barUnder(moving);
             if (bar !== null) desk.select(anchor, bar);
