@@ -9,6 +9,7 @@ use Tarnwind\Core\Craft\Frame;
 use Tarnwind\Core\Craft\Page;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Notation\MusicXml\Text;
 use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
@@ -54,6 +55,7 @@ final readonly class StoredScore
         $document = Document::open($bytes);
         $score = ScoreReader::read($document, $part);
         $stored = new self($document->toXml(), $part);
+        Text::checkStored($stored->musicxml);
         $stored->read()->take([$score, Reading::of($score)]);
         $stored->keepEngraving($document->only($score->readParts));
         Cache::put($key, $stored->musicxml, now()->addMinutes(self::UPLOAD_MINUTES));

@@ -9,16 +9,14 @@ namespace Tarnwind\Core\Score;
  */
 final class PlaybackOrder
 {
-    /** A guard against files whose jumps never end. */
-    private const MOST_BARS = 100_000;
-
     /**
      * After a da capo or dal segno repeats are not played again and the last ending is taken, as is usual.
      *
      * @param  list<MeasureFlow>  $flow  one for each bar
+     * @param  int  $most  bars to play; the rest is left out
      * @return list<int> bar indexes
      */
-    public static function unfold(array $flow): array
+    public static function unfold(array $flow, int $most = PHP_INT_MAX): array
     {
         $order = [];
         $count = count($flow);
@@ -28,7 +26,7 @@ final class PlaybackOrder
         $afterJump = false;
         $jumped = [];
         $index = 0;
-        while ($index < $count && count($order) < self::MOST_BARS) {
+        while ($index < $count && count($order) < $most) {
             $bar = $flow[$index];
             if ($bar->repeatStart && $index !== $repeatStart) {
                 $repeatStart = $index;

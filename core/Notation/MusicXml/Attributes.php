@@ -12,6 +12,9 @@ use Tarnwind\Core\Score\TimeSignature;
  */
 final class Attributes
 {
+    /** Above the shortest note value, 1/1024. */
+    private const NO_VALUE = 1025;
+
     public static function time(DOMElement $attributes): ?TimeSignature
     {
         $time = Xml::child($attributes, 'time');
@@ -23,19 +26,25 @@ final class Attributes
         if ($beats === [] || $types === []) {
             return null;
         }
-        $common = max(array_map(fn (DOMElement $type): int => (int) $type->textContent, $types));
+        $common = max(array_map(self::value(...), $types));
         $groups = [];
         foreach ($beats as $place => $beat) {
-            $type = (int) ($types[$place] ?? $types[0])->textContent;
+            $type = self::value($types[$place] ?? $types[0]);
             preg_match_all('/\d+/', $beat->textContent, $numbers);
             foreach ($numbers[0] as $number) {
-                if ($type > 0 && (int) $number > 0) {
-                    $groups[] = intdiv((int) $number * $common, $type);
+                $count = Limits::beats($number);
+                if ($type > 0 && $count > 0) {
+                    $groups[] = intdiv($count * $common, $type);
                 }
             }
         }
 
-        return $groups === [] || $common < 1 || $common > 1024 ? null : new TimeSignature($groups, $common);
+        return $groups === [] || $common < 1 || $common >= self::NO_VALUE ? null : new TimeSignature($groups, $common);
+    }
+
+    private static function value(DOMElement $type): int
+    {
+        return min((int) $type->textContent, self::NO_VALUE);
     }
 
     public static function fifths(DOMElement $attributes): ?int
@@ -56,7 +65,7 @@ final class Attributes
         $result = [];
         foreach (Xml::children($attributes, 'transpose') as $transpose) {
             $result[(int) $transpose->getAttribute('number')]
-                = (int) Xml::text($transpose, 'chromatic') + 12 * (int) Xml::text($transpose, 'octave-change');
+                = Limits::transposition((float) Xml::text($transpose, 'chromatic') + 12 * (float) Xml::text($transpose, 'octave-change'));
         }
 
         return $result;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Notation\MusicXml;
 
 use DOMElement;
+use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\MeasureFlow;
 use Tarnwind\Core\Score\TimeSignature;
@@ -27,17 +28,20 @@ final readonly class Barring
     }
 
     /**
-     * @param  array<string, DOMElement>  $parts
+     * @param  array<string, DOMElement>  $elements  of the parts
+     *
+     * @throws UnreadableFile
      */
-    public static function of(array $parts): self
+    public static function of(array $elements): self
     {
+        $parts = 1;
         /** @var list<Fraction> $lengths */
         $lengths = [];
         /** @var list<TimeSignature> $times */
         $times = [];
         /** @var list<FlowFacts> $facts */
         $facts = [];
-        foreach ($parts as $part) {
+        foreach ($elements as $part) {
             $divisions = Fraction::of(1);
             $time = TimeSignature::common();
             $index = 0;
@@ -45,7 +49,8 @@ final readonly class Barring
                 if ($measure->nodeName !== 'measure') {
                     continue;
                 }
-                $length = self::length($measure, $divisions, $time);
+                $length = self::length($measure, $divisions, $time, $parts);
+                Limits::bar($measure->getAttribute('number'), $length, count(Xml::children($measure, 'note')));
                 $lengths[$index] = isset($lengths[$index]) ? Fraction::max($lengths[$index], $length) : $length;
                 if ($index >= count($times) || ! $length->isZero()) {
                     $times[$index] = $time;
@@ -60,6 +65,7 @@ final readonly class Barring
             $starts[] = $start = $start->plus($length->isZero() ? $times[$index]->length() : $length);
         }
 
+        Limits::piece(count($lengths), $start);
         $facts = array_values($facts);
         self::sortCodas($facts);
 
@@ -84,24 +90,26 @@ final readonly class Barring
      * How far into the bar anything of this part stands.
      *
      * @param  Fraction  $divisions  to a quarter; carried on from bar to bar
+     * @param  int  $parts  of a quarter in which all times are counted; carried on likewise
      */
-    private static function length(DOMElement $measure, Fraction &$divisions, TimeSignature &$time): Fraction
+    private static function length(DOMElement $measure, Fraction &$divisions, TimeSignature &$time, int &$parts): Fraction
     {
         $longest = $cursor = Fraction::zero();
         for ($child = $measure->firstElementChild; $child !== null; $child = $child->nextElementSibling) {
             switch ($child->nodeName) {
                 case 'note':
                     $step = Durations::ofNote($child, $divisions);
+                    $parts = Limits::parts($parts, $step ?? Fraction::zero());
                     if ($step === null || Xml::child($child, 'chord') !== null) {
                         continue 2;
                     }
                     $cursor = $cursor->plus($step);
                     break;
                 case 'forward':
-                    $cursor = $cursor->plus(Durations::read($child, $divisions) ?? Fraction::zero());
-                    break;
                 case 'backup':
-                    $cursor = Fraction::max(Fraction::zero(), $cursor->minus(Durations::read($child, $divisions) ?? Fraction::zero()));
+                    $step = Durations::read($child, $divisions) ?? Fraction::zero();
+                    $parts = Limits::parts($parts, $step);
+                    $cursor = $child->nodeName === 'forward' ? $cursor->plus($step) : Fraction::max(Fraction::zero(), $cursor->minus($step));
                     break;
                 case 'attributes':
                     $divisions = Durations::divisions($child) ?? $divisions;

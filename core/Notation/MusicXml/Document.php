@@ -169,6 +169,9 @@ final class Document
                     ? 'The file is not a MusicXML score.'
                     : "The file is damaged or cut off: it cannot be read past line $error->line.");
             }
+            if ($tree->doctype !== null) {
+                throw new UnreadableFile('The file holds a document type in a place where none belongs; for safety it was not read.');
+            }
             $tree->encoding = 'UTF-8';
 
             return $tree;

@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Notation\MusicXml;
 
 use DOMElement;
 use InvalidArgumentException;
+use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Score\Fraction;
 
 /**
@@ -20,6 +21,9 @@ final class Durations
         '512th' => [1, 128], '1024th' => [1, 256],
     ];
 
+    /** Of a whole number that fits 64 bits with room to count. */
+    private const DIGITS = 15;
+
     public static function divisions(DOMElement $attributes): ?Fraction
     {
         $divisions = self::number(Xml::text($attributes, 'divisions'));
@@ -29,15 +33,21 @@ final class Durations
 
     /**
      * The duration of a note, forward or backup; null where there is none to read.
+     *
+     * @throws UnreadableFile for one that no bar can hold
      */
     public static function read(DOMElement $element, Fraction $divisions): ?Fraction
     {
-        $duration = self::number(Xml::text($element, 'duration'));
+        $text = Xml::text($element, 'duration');
+        if ($text !== null && strlen($text) > self::DIGITS && ctype_digit($text)) {
+            throw Limits::tooLong('A note, a rest or a step', $text);
+        }
+        $duration = self::number($text);
         if ($duration === null || $duration->numerator < 0) {
             return null;
         }
 
-        return $divisions->numerator === 1 && $divisions->denominator === 1 ? $duration : $duration->dividedBy($divisions);
+        return Limits::step($divisions->numerator === 1 && $divisions->denominator === 1 ? $duration : $duration->dividedBy($divisions));
     }
 
     /**
@@ -87,7 +97,7 @@ final class Durations
         if ($text === null) {
             return null;
         }
-        if (ctype_digit($text) && strlen($text) < 16) {
+        if (ctype_digit($text) && strlen($text) <= self::DIGITS) {
             return Fraction::of((int) $text);
         }
         try {

@@ -189,6 +189,12 @@ final class PartReader
         if ($pitch === null || $cue) {
             return;
         }
+        $midi = $pitch->midi() + ($this->transpositions[$staff] ?? $this->transpositions[0] ?? 0);
+        if ($midi < 0 || $midi > 127) {
+            $this->warn('a note stands beyond every keyboard and was left out');
+
+            return;
+        }
         $articulations = $fingering = [];
         $id = $note->getAttribute('id');
         $onset = $this->start->plus($offset);
@@ -228,7 +234,7 @@ final class PartReader
         }
         $velocity = $note->getAttribute('dynamics');
         $this->pieces[] = new Piece(
-            $id, $this->index, $this->shared($onset), $this->shared($length), $pitch->midi() + ($this->transpositions[$staff] ?? $this->transpositions[0] ?? 0), $this->shared($pitch),
+            $id, $this->index, $this->shared($onset), $this->shared($length), $midi, $this->shared($pitch),
             $staff + $this->staffOffset, $this->voiceOffset > 0 ? (string) ((int) $voice + $this->voiceOffset) : $voice, $grace,
             $articulations, is_numeric($velocity) ? min(127.0, 0.9 * (float) $velocity) : null, $fingering, $tieStarts, $tieStops,
         );
@@ -309,7 +315,8 @@ final class PartReader
         $onset = $this->start->plus($this->cursor);
         if ($offset?->getAttribute('sound') === 'yes' && preg_match('/^-?[\d.]+$/', trim($offset->textContent)) === 1) {
             $onset = $onset->plus(Fraction::parse($offset->textContent)->dividedBy($this->divisions));
-            $onset = $onset->isLessThan(Fraction::zero()) ? Fraction::zero() : $onset;
+            $end = $this->barring->starts[count($this->barring->starts) - 1];
+            $onset = $onset->isLessThan(Fraction::zero()) ? Fraction::zero() : ($end->isLessThan($onset) ? $end : $onset);
         }
         $staffText = Xml::text($direction, 'staff');
         $staff = $staffText === null ? null : max(1, (int) $staffText);
@@ -366,8 +373,18 @@ final class PartReader
     private function readMetronome(DOMElement $metronome, Fraction $onset): void
     {
         $unit = Durations::value(Xml::text($metronome, 'beat-unit') ?? '', count(Xml::children($metronome, 'beat-unit-dot')));
-        if ($unit !== null && preg_match('/\d+(\.\d+)?/', Xml::text($metronome, 'per-minute') ?? '', $number) === 1 && (float) $number[0] > 0) {
-            $this->mark('tempo', $onset, (float) $number[0] * $unit->toFloat(), null);
+        if ($unit !== null && preg_match('/\d+(\.\d+)?/', Xml::text($metronome, 'per-minute') ?? '', $number) === 1) {
+            $this->tempo((float) $number[0] * $unit->toFloat(), $onset);
+        }
+    }
+
+    private function tempo(float $quarters, Fraction $onset): void
+    {
+        $tempo = Limits::tempo($quarters);
+        if ($tempo === null) {
+            $this->warn('a tempo that cannot be played was left out');
+        } else {
+            $this->mark('tempo', $onset, $tempo, null);
         }
     }
 
@@ -377,8 +394,8 @@ final class PartReader
     private function readSound(DOMElement $sound, Fraction $onset, bool $printed = false): void
     {
         $tempo = $sound->getAttribute('tempo');
-        if (is_numeric($tempo) && (float) $tempo > 0) {
-            $this->mark('tempo', $onset, (float) $tempo, null);
+        if (is_numeric($tempo)) {
+            $this->tempo((float) $tempo, $onset);
         }
         $dynamics = $sound->getAttribute('dynamics');
         if (is_numeric($dynamics) && ! $printed) {

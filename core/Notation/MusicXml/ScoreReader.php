@@ -76,9 +76,12 @@ final class ScoreReader
         }
         usort($marks, fn (Sign $a, Sign $b): int => $a->onset->compareTo($b->onset));
 
+        $order = PlaybackOrder::unfold(array_slice($barring->flow, 0, count($measures)), Limits::BARS + 1);
+        Limits::played(count($order));
+
         return new Score(
-            self::title($document), $parts, $ids, $measures, $notes, self::withTempo($elements, $ids, $barring, $marks),
-            self::slursBetweenNotes($slurs, $notes), PlaybackOrder::unfold(array_slice($barring->flow, 0, count($measures))), $warnings,
+            Limits::name(self::title($document)), $parts, $ids, $measures, $notes, self::withTempo($elements, $ids, $barring, $marks),
+            self::slursBetweenNotes($slurs, $notes), $order, $warnings,
             Voices::sharedNumbers($measures, $notes),
         );
     }
@@ -136,7 +139,7 @@ final class ScoreReader
         }
         $parts = [];
         foreach ($elements as $id => $element) {
-            $parts[] = new Part((string) $id, $names[$id] ?? '', self::staves($element));
+            $parts[] = new Part((string) $id, Limits::name($names[$id] ?? ''), self::staves($element));
         }
 
         return $parts;

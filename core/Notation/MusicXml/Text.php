@@ -33,12 +33,25 @@ final class Text
             throw new UnreadableFile('The score is larger than 20 MB, which is more than any piano piece needs.');
         }
         $text = self::toUtf8($bytes, $warnings);
+        self::checkStored($text);
         if (substr_count($text, '<') > self::MOST_TAGS) {
             throw new UnreadableFile('The file holds far more elements than any piano piece needs.');
         }
         $text = ltrim((string) preg_replace('/^\s*<\?xml[^>]*\?>/', '', $text, 1));
 
         return self::withoutDoctype($text);
+    }
+
+    /**
+     * What is kept of a file is read again as it was kept, so the same limit holds for it.
+     *
+     * @throws UnreadableFile
+     */
+    public static function checkStored(string $text): void
+    {
+        if (strlen($text) > self::MOST_BYTES) {
+            throw new UnreadableFile('Kept as it is read, the score would be larger than 20 MB, which is more than any piano piece needs.');
+        }
     }
 
     /**
@@ -78,11 +91,8 @@ final class Text
      */
     private static function withoutDoctype(string $text): string
     {
-        $start = strpos($text, '<!DOCTYPE');
-        if ($start === false) {
-            return $text;
-        }
-        if (preg_match('/<[A-Za-z]/', $text, $root, PREG_OFFSET_CAPTURE) === 1 && $root[0][1] < $start) {
+        $start = self::afterProlog($text);
+        if (substr_compare($text, '<!DOCTYPE', $start, 9) !== 0) {
             return $text;
         }
         if (preg_match(self::DOCTYPE, $text, $match, PREG_OFFSET_CAPTURE, $start) !== 1) {
@@ -92,6 +102,29 @@ final class Text
             throw new UnreadableFile('The file declares XML entities, which no score needs; for safety it was not read.');
         }
 
-        return ltrim(substr($text, 0, $start).substr($text, $start + strlen($match[0][0])));
+        $rest = substr($text, $start + strlen($match[0][0]));
+        if (substr_compare($rest, '<!DOCTYPE', self::afterProlog($rest), 9) === 0) {
+            throw new UnreadableFile('The file is damaged: it has more than one document type.');
+        }
+
+        return ltrim($rest);
+    }
+
+    /**
+     * Where the document type or the first element stands: after comments, processing instructions and blanks, in which
+     * anything may be written.
+     */
+    private static function afterProlog(string $text): int
+    {
+        $at = 0;
+        while (true) {
+            $at += strspn($text, " \t\r\n", $at);
+            [$open, $close] = substr_compare($text, '<!--', $at, 4) === 0 ? ['<!--', '-->'] : ['<?', '?>'];
+            $end = substr_compare($text, $open, $at, strlen($open)) === 0 ? strpos($text, $close, $at + strlen($open)) : false;
+            if ($end === false) {
+                return $at;
+            }
+            $at = $end + strlen($close);
+        }
     }
 }
