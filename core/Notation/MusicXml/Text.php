@@ -107,7 +107,7 @@ final class Text
             throw new UnreadableFile('The file is damaged: it has more than one document type.');
         }
 
-        return ltrim($rest);
+        return ltrim(substr($text, 0, $start).$rest);
     }
 
     /**
