@@ -51,6 +51,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}', [StudentCopyController::class, 'show'])->name('copies.show');
         Route::get('/copies/{copy}/engraving', [StudentCopyController::class, 'engraving'])->name('copies.engraving');
         Route::get('/copies/{copy}/plan', [StudentCopyController::class, 'plan'])->name('copies.plan');
+        Route::get('/copies/{copy}/plan/as-kept', [StudentCopyController::class, 'unreadablePlan'])->name('copies.plan.kept');
         Route::get('/copies/{copy}/portrait', PortraitController::class)->name('copies.portrait');
         Route::get('/copies/{copy}/reduced/{reduced}', [ReductionController::class, 'show'])->name('copies.reduction');
         Route::get('/copies/{copy}/reduced/{reduced}/engraving', [ReductionController::class, 'engraving'])->name('copies.reduction.engraving');

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
 
 /**
@@ -20,6 +21,7 @@ use Tarnwind\Core\Plan\Plan;
  * @property int $student_id
  * @property int $piece_id
  * @property string $plan JSON, see schemas/plan.schema.json
+ * @property ?string $unreadable_plan as it was kept before parts of it could not be read
  * @property int $revision goes up by one with every saved change
  * @property-read Student $student
  * @property-read Piece $piece
@@ -47,9 +49,42 @@ final class StudentCopy extends Model
         return $this->belongsTo(Piece::class);
     }
 
+    /**
+     * Its plan; of one that cannot be read, as after a step back to an earlier version, what can be.
+     */
     public function planDocument(): Plan
     {
-        return Crafts::registry()->plans->kept($this->plan);
+        try {
+            return Crafts::registry()->plans->kept($this->plan);
+        } catch (InvalidPlan) {
+            return Crafts::registry()->plans->salvaged($this->plan);
+        }
+    }
+
+    /**
+     * The plan as it was kept before parts of it could not be read; null if all of it can be, and always could.
+     */
+    public function unreadablePlan(): ?string
+    {
+        try {
+            Crafts::registry()->plans->kept($this->plan);
+        } catch (InvalidPlan) {
+            return $this->plan;
+        }
+
+        return $this->unreadable_plan;
+    }
+
+    /**
+     * Saves a plan in place of that of a revision, unless there is a newer one. A plan that could not be read as a whole
+     * stays beside it.
+     *
+     * @return bool whether it was saved
+     */
+    public function replacePlan(Plan $plan, int $revision): bool
+    {
+        return self::query()->whereKey($this->id)->where('revision', $revision)
+            ->update(['plan' => $plan->toJson(), 'revision' => $revision + 1, 'unreadable_plan' => $this->unreadablePlan()]) === 1;
     }
 
     /**

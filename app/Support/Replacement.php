@@ -51,7 +51,7 @@ final readonly class Replacement
         DB::transaction(function (): void {
             foreach ($this->copies() as $copy) {
                 [$plan] = $copy->planDocument()->carried($this->matching);
-                $copy->update(['plan' => $plan->toJson(), 'revision' => $copy->revision + 1]);
+                $copy->replacePlan($plan, $copy->revision);
             }
             $this->piece->replaceWith($this->corrected);
         });

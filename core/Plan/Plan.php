@@ -52,6 +52,14 @@ final readonly class Plan
     }
 
     /**
+     * @return array<string, Settings> by name of their craft
+     */
+    public function allSettings(): array
+    {
+        return $this->settings;
+    }
+
+    /**
      * The plan with other settings of a craft.
      *
      * @param  string  $craft  its name

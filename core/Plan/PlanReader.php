@@ -20,6 +20,8 @@ final class PlanReader
     /** Objects in objects of a document, at the most. */
     private const DEPTH = 16;
 
+    private const EMPTY = ['format' => Plan::FORMAT, 'tempo' => null, 'marks' => []];
+
     public const MOST_MARKS = 20000;
 
     private ?Validator $validator = null;
@@ -83,6 +85,44 @@ final class PlanReader
         $document = self::decode($json);
 
         return $this->made(Upgrade::toLatest($document));
+    }
+
+    /**
+     * What can be read of a document that was kept and cannot be read as a whole: its tempo, and every mark and setting
+     * that is right by itself.
+     */
+    public function salvaged(string $json): Plan
+    {
+        try {
+            $document = self::decode($json);
+        } catch (InvalidPlan) {
+            return new Plan;
+        }
+        try {
+            $document = Upgrade::toLatest($document);
+        } catch (InvalidPlan) {
+            // A later format may share much with this one.
+        }
+        $parts = isset($document->tempo) ? [['tempo' => $document->tempo]] : [];
+        foreach ((array) ($document->settings ?? null) as $craft => $settings) {
+            $parts[] = ['settings' => (object) [$craft => $settings]];
+        }
+        foreach (is_array($document->marks ?? null) ? $document->marks : [] as $mark) {
+            $parts[] = ['marks' => [$mark]];
+        }
+        [$tempo, $marks, $settings] = [null, [], []];
+        foreach ($parts as $part) {
+            try {
+                $read = $this->checked((object) [...self::EMPTY, 'settings' => new stdClass, ...$part]);
+            } catch (InvalidPlan) {
+                continue;
+            }
+            $tempo ??= $read->tempo;
+            $marks = [...$marks, ...$read->marks];
+            $settings += $read->allSettings();
+        }
+
+        return new Plan($tempo, array_slice($marks, 0, self::MOST_MARKS), $settings);
     }
 
     private static function decode(string $json): stdClass

@@ -6,6 +6,7 @@ use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use Opis\JsonSchema\Validator;
 use Tarnwind\Core\Sound\Instrument;
@@ -92,4 +93,38 @@ it('says how the piece is counted, as the published schema has it', function ():
 
     expect($valid)->toBeTrue()->and($counting->json('bars.1.spoken'))->toBe('1 & 2 & 3 & 4 &')->and($counting->json('hazards.0.kind'))->toBe('up-beat');
     $this->postJson("$this->url/answers/count", ['plan' => $this->copy->planDocument()->toArray(), 'asked' => ['subdivision' => 5]])->assertUnprocessable();
+});
+
+it('shows what can be read of a stored plan, and keeps it as it was', function (string $stored, array $kept): void {
+    DB::table('student_copies')->where('id', $this->copy->id)->update(['plan' => $stored]);
+    foreach (['', '/portrait', '/print', '/print/engraving', '/reduced/blocks', '/download.mid', '/download.json'] as $page) {
+        expect($this->get("$this->url$page")->baseResponse->getStatusCode())->toBe(200, $page);
+    }
+    $this->get("/students/{$this->student->id}")->assertOk();
+    $this->get($this->url)->assertInertia(fn (AssertableInertia $page) => $page->where('copy.unreadable', true));
+    $plan = $this->getJson("$this->url/plan")->assertOk()->json('plan');
+    expect(['tempo' => $plan['tempo'], 'settings' => array_keys($plan['settings']), 'marks' => array_column($plan['marks'], 'id')])->toEqual($kept);
+
+    // Saving over it leaves the original where it can be had.
+    $this->putJson("$this->url/plan", ['plan' => [...$plan, 'settings' => (object) $plan['settings'], 'tempo' => 60], 'revision' => 1])->assertOk();
+    $this->putJson("$this->url/plan", ['plan' => [...$plan, 'settings' => (object) $plan['settings'], 'tempo' => 61], 'revision' => 2])->assertOk();
+    expect($this->getJson("$this->url/plan")->json('plan.tempo'))->toBe(61)
+        ->and($this->get("$this->url/plan/as-kept")->assertOk()->streamedContent())->toBe($stored);
+    $this->actingAs(User::factory()->create())->get("$this->url/plan/as-kept")->assertForbidden();
+})->with([
+    'no document at all' => ['nothing', ['tempo' => null, 'settings' => [], 'marks' => []]],
+    'of a later format, with marks and settings of its own' => [
+        '{"format":"tarnwind-plan/9","tempo":72,"settings":{"pedal":{"school":"singing"},"wind":{"from":"west"}},"marks":['
+            .'{"id":"a","craft":"wind","kind":"gust"},{"id":"b","craft":"words","kind":"note","measure":"tw1-3","text":"Soft."}]}',
+        ['tempo' => 72, 'settings' => ['pedal'], 'marks' => ['b']],
+    ],
+    'with parts that are wrong' => [
+        '{"format":"tarnwind-plan/1","school":"upside-down","tempo":"quick","marks":[7,{"id":"b","craft":"words","kind":"note","measure":"tw1-3","text":"Soft."},{"id":"c","craft":"words","kind":"note"}]}',
+        ['tempo' => null, 'settings' => [], 'marks' => ['b']],
+    ],
+]);
+
+it('has nothing to keep of a plan that is read', function (): void {
+    $this->get($this->url)->assertInertia(fn (AssertableInertia $page) => $page->where('copy.unreadable', false));
+    $this->get("$this->url/plan/as-kept")->assertNotFound();
 });

@@ -15,6 +15,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Inertia\Inertia;
 use Inertia\Response as Page;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Tarnwind\Core\Crafts;
 
 /**
@@ -52,14 +53,22 @@ final class StudentCopyController
     }
 
     /**
+     * The plan as it was kept before parts of it could not be read.
+     */
+    public function unreadablePlan(StudentCopy $copy): StreamedResponse
+    {
+        $kept = $copy->unreadablePlan() ?? abort(404);
+
+        return response()->streamDownload(fn () => print $kept, 'plan-as-kept.json', ['Content-Type' => 'application/json']);
+    }
+
+    /**
      * Saves a plan made on the latest revision; on an older one it is refused and the newer one stays.
      */
     public function update(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $based = $request->integer('revision');
-        $saved = StudentCopy::query()->whereKey($copy->id)->where('revision', $based)
-            ->update(['plan' => $request->plan()->toJson(), 'revision' => $based + 1]);
-        if ($saved === 0) {
+        if (! $copy->replacePlan($request->plan(), $based)) {
             return response()->json(['message' => 'This copy has been changed elsewhere in the meantime.', 'revision' => $copy->fresh()?->revision], 409);
         }
 

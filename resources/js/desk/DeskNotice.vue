@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { ref } from 'vue';
 import type { Desk } from './useDesk';
 
 /** What the teacher must know about her edits, or what went wrong. */
-defineProps<{ desk: Desk; trouble: string }>();
+const props = defineProps<{ desk: Desk; trouble: string; copy: { id: number; unreadable: boolean } }>();
+
+const isToldOfPlan = ref(!props.copy.unreadable);
 </script>
 
 <template>
@@ -23,6 +26,11 @@ defineProps<{ desk: Desk; trouble: string }>();
         {{ desk.saving.message.value }} Undo the last edit, or go on; the plan is kept in this browser.
     </div>
     <div v-else-if="trouble" class="notice" role="alert">{{ trouble }}</div>
+    <div v-else-if="!isToldOfPlan" class="notice" role="alert">
+        <span>Parts of this plan could not be read and are left out; all else is here. Nothing is lost: the plan as it was stays beside it.</span>
+        <a :href="`/copies/${copy.id}/plan/as-kept`" download>Download that one</a>
+        <a-button size="small" @click="isToldOfPlan = true">Go on</a-button>
+    </div>
 </template>
 
 <style scoped>

@@ -31,7 +31,8 @@ export interface HarmonyData {
 }
 
 export interface DeskProps {
-    copy: { id: number; title: string; revision: number };
+    /** `unreadable`: parts of its plan could not be read; it can be had as it was kept. */
+    copy: { id: number; title: string; revision: number; unreadable: boolean };
     student: {
         name: string;
         instrument: string;

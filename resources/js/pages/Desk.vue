@@ -180,7 +180,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
             <ToolRow :tools="tools" />
         </div>
 
-        <DeskNotice :desk="desk" :trouble="trouble" />
+        <DeskNotice :desk="desk" :trouble="trouble" :copy="copy" />
 
         <div class="middle">
             <main class="scroll" tabindex="0" aria-label="The score">
