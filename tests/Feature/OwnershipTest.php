@@ -7,6 +7,47 @@ use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Routing\Route as RegisteredRoute;
+use Illuminate\Support\Facades\Route;
+
+// Every route with what a guest, another teacher and the owner get: [guest, other, owner]. Requests without an owner in
+// their path are empty, so 422 says that one is let in.
+const SIGN_IN = 302;
+const MAY = [
+    'GET /' => [SIGN_IN, 200, 200],
+    'GET sign-in' => [200, 302, 302],
+    'POST sign-in' => [422, 302, 302],
+    'POST sign-out' => [SIGN_IN, 302, 302],
+    'GET up' => [200, 200, 200],
+    'PUT gestures' => [SIGN_IN, 422, 422],
+    'POST students' => [SIGN_IN, 422, 422],
+    'GET students/{student}' => [SIGN_IN, 403, 200],
+    'PATCH students/{student}' => [SIGN_IN, 403, 422],
+    'DELETE students/{student}' => [SIGN_IN, 403, 302],
+    'GET pieces/new' => [SIGN_IN, 200, 200],
+    'POST pieces/reading' => [SIGN_IN, 422, 422],
+    'POST pieces' => [SIGN_IN, 422, 422],
+    'DELETE pieces/{piece}' => [SIGN_IN, 403, 302],
+    'GET pieces/{piece}/replacement' => [SIGN_IN, 403, 200],
+    'POST pieces/{piece}/replacement' => [SIGN_IN, 403, 422],
+    'POST pieces/{piece}/replacement/preview' => [SIGN_IN, 403, 422],
+    'POST copies' => [SIGN_IN, 422, 422],
+    'DELETE copies/{copy}' => [SIGN_IN, 403, 302],
+    'GET copies/{copy}' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/engraving' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/plan' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/plan/as-kept' => [SIGN_IN, 403, 404],
+    'PUT copies/{copy}/plan' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/portrait' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/reduced/{reduced}' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/reduced/{reduced}/engraving' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/reduced/{reduced}/download.musicxml' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/print' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/print/engraving' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/download.{format}' => [SIGN_IN, 403, 200],
+    'POST copies/{copy}/answers/{answer}' => [SIGN_IN, 403, 422],
+    'POST copies/{copy}/suggestions/{craft}' => [SIGN_IN, 403, 422],
+];
 
 beforeEach(function (): void {
     $this->owner = User::factory()->create();
@@ -15,44 +56,35 @@ beforeEach(function (): void {
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
 });
 
-/**
- * @return list<string> every page and file of a copy
- */
-function copyPages(int $id): array
-{
-    $reduced = array_merge(...array_map(fn (string $kind): array => ["/reduced/$kind", "/reduced/$kind/engraving", "/reduced/$kind/download.musicxml"], ['blocks', 'outer', 'melody-and-bass']));
-
-    return array_map(fn (string $path): string => "/copies/$id$path", [
-        '', '/engraving', '/plan', '/portrait', ...$reduced, '/print', '/print/engraving', '/download.mid', '/download.musicxml',
-    ]);
-}
-
-it('lets the owner in', function (): void {
-    $id = $this->copy->id;
-    foreach (copyPages($id) as $url) {
-        $this->actingAs($this->owner)->get($url)->assertOk();
-    }
+it('knows every route', function (): void {
+    $routes = array_map(fn (RegisteredRoute $route): string => "{$route->methods()[0]} {$route->uri()}", Route::getRoutes()->getRoutes());
+    expect($routes)->toEqualCanonicalizing(array_keys(MAY));
 });
 
-it('keeps another teacher out of everything', function (): void {
-    $this->actingAs(User::factory()->create());
-    $id = $this->copy->id;
-    $plan = ['plan' => $this->copy->planDocument()->toArray(), 'revision' => 1];
-    foreach (copyPages($id) as $url) {
-        $this->get($url)->assertForbidden();
+it('lets in whom a route is for', function (string $route): void {
+    [$method, $uri] = explode(' ', $route);
+    $uri = strtr($uri, ['{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal']);
+    foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
+        $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
+        foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {
+            auth()->forgetGuards();
+            $user === null ?: $this->actingAs($user);
+            $status = $this->call($method, $url, [], [], [], $method === 'GET' || MAY[$route][$place] === 302 ? [] : ['HTTP_ACCEPT' => 'application/json'])->getStatusCode();
+            expect($status)->toBe(MAY[$route][$place], "$route for ".['a guest', 'another teacher', 'the owner'][$place]);
+        }
+        if (! preg_match('/\{(reduced|format)\}/', $uri)) {
+            break;
+        }
     }
-    $this->putJson("/copies/$id/plan", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/answers/pedal", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/suggestions/pedal", $plan)->assertForbidden();
-    $this->postJson("/copies/$id/answers/read", $plan)->assertForbidden();
-    $this->get("/pieces/{$this->piece->id}/replacement")->assertForbidden();
+})->with(array_keys(MAY));
+
+it('keeps a file from another teacher, and what is hers from every page', function (): void {
+    $this->actingAs(User::factory()->create());
     foreach (['replacement', 'replacement/preview'] as $path) {
         $this->postJson("/pieces/{$this->piece->id}/$path", ['file' => UploadedFile::fake()->createWithContent('a.musicxml', $this->piece->musicxml)])->assertForbidden();
     }
-    $this->delete("/copies/$id")->assertForbidden();
-    $this->delete("/pieces/{$this->piece->id}")->assertForbidden();
-    $this->delete("/students/{$this->student->id}")->assertForbidden();
-    $this->patchJson("/students/{$this->student->id}", ['name' => 'X', 'instrument' => 'digital', 'half_pedal' => true, 'sostenuto' => true])->assertForbidden();
+    $plan = ['plan' => $this->copy->planDocument()->toArray(), 'revision' => 1];
+    $this->putJson("/copies/{$this->copy->id}/plan", $plan)->assertForbidden();
     $this->postJson('/copies', ['student_id' => $this->student->id, 'piece_id' => $this->piece->id])->assertUnprocessable();
     $this->get('/')->assertOk()->assertDontSee($this->student->name)->assertDontSee($this->piece->title);
 });
