@@ -11,5 +11,5 @@ pest()->extend(TestCase::class)->use(RefreshDatabase::class)->in('Feature', 'Gol
 pest()->group('slow')->in(
     'Core/Notation/CorpusTest.php', 'Core/Notation/SlurWriterTest.php', 'Core/Notation/FingeringWriterTest.php', 'Core/Notation/ArticulationWriterTest.php',
     'Core/Notation/WordsWriterTest.php', 'Core/Handout/ReducedTest.php', 'Core/Hand/GeneratedTest.php', 'Core/Craft/FrameTest.php', 'Core/Plan/CorrectionsTest.php',
-    'Core/Reading/LabelsTest.php', 'Core/Reading/InvarianceTest.php', 'Feature/CommandTest.php', 'Core/Hand/MovesTest.php', 'Core/Pedal/TimelineTest.php',
+    'Core/Reading/LabelsTest.php', 'Core/Reading/InvarianceTest.php', 'Feature/CommandTest.php', 'Feature/StressTest.php', 'Core/Hand/MovesTest.php', 'Core/Pedal/TimelineTest.php',
 );

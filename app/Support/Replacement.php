@@ -49,6 +49,8 @@ final readonly class Replacement
     public function apply(): void
     {
         DB::transaction(function (): void {
+            // A write first takes the turn, whatever the mode of the transaction: plans that are read now stay until they are carried.
+            Piece::query()->whereKey($this->piece->id)->update(['updated_at' => now()]);
             foreach ($this->copies() as $copy) {
                 [$plan] = $copy->planDocument()->carried($this->matching);
                 $copy->replacePlan($plan, $copy->revision);

@@ -7,7 +7,7 @@ export DB_DATABASE="$PWD/database/$2-test.sqlite" CACHE_PREFIX="$2-test" TARNWIN
 if [ "$2" = toy ]; then
     export TARNWIND_CRAFTS='Tests\Toy\Breath\BreathCraft' TARNWIND_BUILD=build-toy
 fi
-rm -f "$DB_DATABASE"
+rm -f "$DB_DATABASE"*
 touch "$DB_DATABASE"
 php artisan cache:clear --quiet
 php artisan migrate --seed --force --quiet
