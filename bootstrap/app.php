@@ -15,7 +15,9 @@ return Application::configure(basePath: dirname(__DIR__))
         health: '/up',
     )
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [HandleInertiaRequests::class, ContentSecurity::class]);
+        // Pages of errors, too, say what they may load.
+        $middleware->append(ContentSecurity::class);
+        $middleware->web(append: [HandleInertiaRequests::class]);
         $middleware->redirectGuestsTo(fn (): string => route('sign-in'));
         $middleware->redirectUsersTo(fn (): string => route('studio'));
     })

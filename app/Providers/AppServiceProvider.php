@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Events\DiagnosingHealth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Tarnwind\Core\Craft\Craft;
@@ -15,6 +18,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());
+        // Healthy is an application that reaches its data.
+        Event::listen(DiagnosingHealth::class, fn () => DB::select('select count(*) from users'));
         Vite::useBuildDirectory(config()->string('tarnwind.build'));
         /** @var list<class-string<Craft>> $crafts */
         $crafts = config()->array('tarnwind.crafts');

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\User;
+use Illuminate\Support\Facades\Schema;
 
 it('signs a teacher in and out', function (): void {
     $teacher = User::factory()->create(['email' => 'wren@tarnwind.invalid']);
@@ -35,4 +36,17 @@ it('sends strangers to the sign-in page', function (string $url): void {
 it('allows no script but its own', function (): void {
     $policy = $this->get('/sign-in')->headers->get('Content-Security-Policy');
     expect($policy)->toContain("default-src 'self'")->toContain("script-src 'self' 'wasm-unsafe-eval'")->toContain("object-src 'none'")->not->toContain("script-src 'self' 'unsafe-inline'");
+});
+
+it('says on every answer what it may load, pages of errors among them', function (string $url): void {
+    $headers = $this->get($url)->headers;
+    expect($headers->get('Content-Security-Policy'))->toContain("default-src 'self'")->and($headers->get('X-Content-Type-Options'))->toBe('nosniff')
+        ->and($headers->has('Strict-Transport-Security'))->toBeFalse();
+    expect($this->get("https://localhost$url")->headers->get('Strict-Transport-Security'))->toStartWith('max-age=');
+})->with(['/sign-in', '/', '/nowhere', '/up']);
+
+it('is not healthy without its data', function (): void {
+    $this->get('/up')->assertOk();
+    Schema::drop('users');
+    $this->get('/up')->assertServerError();
 });
