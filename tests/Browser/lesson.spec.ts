@@ -208,6 +208,32 @@ test('edits wait in the browser while the server is away, and an older tab is to
     await expect(older.getByRole('alert')).toHaveCount(0);
 });
 
+test('the studio shows edits that wait in the browser, and sign-out names them', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.route('**/plan', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('c');
+    await expect(page.getByText('Server away: edits wait in this browser')).toBeVisible();
+    await page.getByRole('link', { name: 'Back to the studio' }).click();
+    const send = page.getByRole('link', { name: 'send waiting edits' });
+    await expect(send).toHaveCount(1);
+
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('dialog')).toContainText('Lantern on the Water');
+    await page.getByRole('button', { name: 'Stay' }).click();
+
+    await page.unroute('**/plan');
+    await send.click();
+    await expect(page.locator('.system .engraving svg').first()).toBeVisible();
+    await saved(page);
+    await page.getByRole('link', { name: 'Back to the studio' }).click();
+    await expect(page.getByRole('heading', { name: 'Students' })).toBeVisible();
+    await expect(send).toHaveCount(0);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
+});
+
 test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: 'Add a piece' }).click();

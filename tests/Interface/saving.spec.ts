@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { keptPlans, type KeptPlan } from '../../resources/js/desk/kept';
+import { keptPlans, nameOfCopy, waitingCopies, type KeptPlan } from '../../resources/js/desk/kept';
 import { startSaving, type World } from '../../resources/js/desk/saving';
 import { HttpError } from '../../resources/js/support/http';
 import type { PlanDocument } from '@generated/plan';
@@ -62,7 +62,7 @@ class Fake {
                 return Promise.resolve({ revision: this.revision });
             },
             get: () => (this.mode === 'away' ? Promise.reject(new HttpError(0, 'away')) : Promise.resolve({ plan: this.plan, revision: this.revision })),
-            kept: keptPlans('copy', this.shelf, () => this.time),
+            kept: keptPlans('copy', 'Skipping Stones', this.shelf, () => this.time),
             tell: (revision) => {
                 if (closed) throw new DOMException('closed', 'InvalidStateError');
                 this.ears.forEach((ear) => ear.tab !== tab && ear.told(revision));
@@ -336,7 +336,7 @@ test('plans that an earlier version has left are read', () => {
             revision: 3,
         }),
     );
-    const kept = keptPlans('copy', shelf, () => 0);
+    const kept = keptPlans('copy', '', shelf, () => 0);
     expect(kept.left()[0]).toMatchObject({
         revision: 3,
         plan: { format: 'tarnwind-plan/2', tempo: 60, settings: { pedal: { school: 'clean' }, touch: { style: 'dance' } }, marks: [{ craft: 'read' }] },
@@ -344,4 +344,27 @@ test('plans that an earlier version has left are read', () => {
     kept.left()[0]!.forget();
     expect(kept.left()).toEqual([]);
     kept.close();
+});
+
+test('copies with edits that wait are told by name, those of open tabs are not', () => {
+    const shelf = new Shelf();
+    let time = 0;
+    const first = keptPlans(nameOfCopy(3), 'Skipping Stones', shelf, () => time);
+    const second = keptPlans(nameOfCopy(31), 'Slow Weather', shelf, () => time);
+    first.write({ plan: plan('one'), revision: 1 });
+    second.write({ plan: plan('two'), revision: 1 });
+    shelf.setItem('something else', '7');
+    expect([...waitingCopies(shelf, time)]).toEqual([]);
+    first.close();
+    expect([...waitingCopies(shelf, time)]).toEqual([[3, 'Skipping Stones']]);
+    // A tab that was killed says nothing any more.
+    time += 60_000;
+    expect([...waitingCopies(shelf, time)]).toEqual([
+        [3, 'Skipping Stones'],
+        [31, 'Slow Weather'],
+    ]);
+    first.remove();
+    second.remove();
+    second.close();
+    expect(waitingCopies(shelf, time).size).toBe(0);
 });

@@ -1,7 +1,7 @@
 import { ref, type Ref } from 'vue';
 import { getJson, HttpError, sendJson } from '../support/http';
 import type { PlanDocument } from '@generated/plan';
-import { keptPlans, type KeptPlans, type LeftPlan } from './kept';
+import { keptPlans, nameOfCopy, type KeptPlans, type LeftPlan } from './kept';
 
 /**
  * saved: the server has everything; pending: an edit is about to be sent; waiting: the server is away and edits
@@ -43,14 +43,14 @@ export interface Saving {
 }
 
 /** The browser and the server, as a desk meets them. */
-export function realWorld(copy: number): World {
-    const name = `tarnwind-copy-${copy}`;
+export function realWorld(copy: number, title: string): World {
+    const name = nameOfCopy(copy);
     const channel = new BroadcastChannel(name);
     let closed = false;
     return {
         put: (plan, revision) => sendJson<{ revision: number }>('PUT', `/copies/${copy}/plan`, { plan, revision }),
         get: () => getJson<{ plan: PlanDocument; revision: number }>(`/copies/${copy}/plan`),
-        kept: keptPlans(name),
+        kept: keptPlans(name, title),
         tell: (revision) => {
             if (!closed) channel.postMessage(revision);
         },

@@ -101,7 +101,7 @@ export function useDesk(props: DeskProps) {
     const range = ref<{ anchor: number; head: number } | null>(null);
     const busy = ref('');
     const trouble = ref('');
-    const saving = startSaving(realWorld(props.copy.id), props.copy.revision);
+    const saving = startSaving(realWorld(props.copy.id, props.copy.title), props.copy.revision);
     const warn = (event: BeforeUnloadEvent): void => {
         if (saving.wouldLose()) event.preventDefault();
     };

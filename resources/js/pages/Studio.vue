@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3';
 import { onMounted, ref } from 'vue';
+import { waitingCopies } from '../desk/kept';
 import { warmUpEngraver } from '../engraving/engraver';
 import StudentForm from '../studio/StudentForm.vue';
 import type { Instrument, PieceItem, StudentItem } from '../studio/types';
@@ -10,7 +11,13 @@ import { lengthInWords } from '../studio/words';
 
 const props = defineProps<{ students: StudentItem[]; pieces: PieceItem[]; instruments: Instrument[] }>();
 
-onMounted(warmUpEngraver);
+/** Copies with edits that have not reached the server; their desk sends them. */
+const waiting = ref<ReadonlyMap<number, string>>(new Map());
+
+onMounted(() => {
+    warmUpEngraver();
+    waiting.value = waitingCopies();
+});
 
 const editing = ref<StudentItem | 'new' | null>(null);
 const chosen = ref<Record<number, number | undefined>>({});
@@ -48,7 +55,10 @@ function pedals(student: StudentItem): string {
                     <p class="quiet">{{ student.instrumentLabel }} · {{ pedals(student) }}</p>
                     <ul class="copies">
                         <li v-for="copy in student.copies" :key="copy.id">
-                            <Link :href="`/copies/${copy.id}`">{{ copy.title }}</Link>
+                            <span>
+                                <Link :href="`/copies/${copy.id}`">{{ copy.title }}</Link>
+                                <Link v-if="waiting.has(copy.id)" :href="`/copies/${copy.id}`" class="waiting">send waiting edits</Link>
+                            </span>
                             <span class="side">
                                 <Link :href="`/copies/${copy.id}/portrait`">portrait</Link> ·
                                 <Link :href="`/copies/${copy.id}/print`">marked copy</Link>
@@ -126,6 +136,17 @@ function pedals(student: StudentItem): string {
 </template>
 
 <style scoped>
+.waiting {
+    display: block;
+    width: fit-content;
+    margin-top: 4px;
+    padding: 1px 8px;
+    border: 1px solid var(--amber);
+    border-radius: 6px;
+    color: var(--amber);
+    font-size: 0.9rem;
+}
+
 section + section {
     margin-top: 38px;
 }

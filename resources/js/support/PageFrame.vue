@@ -1,10 +1,29 @@
 <script setup lang="ts">
-import { Link, usePage } from '@inertiajs/vue3';
+import { Link, router, usePage } from '@inertiajs/vue3';
+import { Modal } from 'ant-design-vue';
 import { computed } from 'vue';
+import { waitingCopies } from '../desk/kept';
 import { forgetEngravings } from '../engraving/kept';
 
 const page = usePage<{ teacher: string | null }>();
 const teacher = computed(() => page.props.teacher);
+
+/** Edits that have not reached the server are named before anyone else sits down here. */
+function signOut(): void {
+    const waiting = [...waitingCopies().values()];
+    const leave = (): void => router.post('/sign-out', {}, { onSuccess: forgetEngravings });
+    if (waiting.length === 0) {
+        leave();
+        return;
+    }
+    Modal.confirm({
+        title: 'Edits wait in this browser',
+        content: `They have not reached the server: ${waiting.filter(Boolean).join(', ') || 'a copy'}. They stay here until you open the desk again.`,
+        okText: 'Sign out',
+        cancelText: 'Stay',
+        onOk: leave,
+    });
+}
 </script>
 
 <template>
@@ -12,7 +31,7 @@ const teacher = computed(() => page.props.teacher);
         <header class="top">
             <Link href="/" class="home">Tarnwind</Link>
             <span class="teacher">{{ teacher }}</span>
-            <Link href="/sign-out" method="post" as="button" class="out" @success="forgetEngravings">Sign out</Link>
+            <button type="button" class="out" @click="signOut">Sign out</button>
         </header>
         <main><slot /></main>
     </div>
