@@ -11,7 +11,7 @@ const teacher = computed(() => page.props.teacher);
 /** Edits that have not reached the server are named before anyone else sits down here. */
 function signOut(): void {
     const waiting = [...waitingCopies().values()];
-    const leave = (): void => router.post('/sign-out', {}, { onSuccess: forgetEngravings });
+    const leave = (): void => router.post('/sign-out', {}, { onSuccess: () => void forgetEngravings() });
     if (waiting.length === 0) {
         leave();
         return;
