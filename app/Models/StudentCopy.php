@@ -31,6 +31,9 @@ final class StudentCopy extends Model
     /** @use HasFactory<StudentCopyFactory> */
     use HasFactory;
 
+    /** @var ?array{string, ?Plan} the document that was read, and its plan */
+    private ?array $read = null;
+
     protected $fillable = ['student_id', 'piece_id', 'plan', 'revision'];
 
     /**
@@ -54,11 +57,7 @@ final class StudentCopy extends Model
      */
     public function planDocument(): Plan
     {
-        try {
-            return Crafts::registry()->plans->kept($this->plan);
-        } catch (InvalidPlan) {
-            return Crafts::registry()->plans->salvaged($this->plan);
-        }
+        return $this->wholePlan() ?? Crafts::registry()->plans->salvaged($this->plan);
     }
 
     /**
@@ -66,13 +65,7 @@ final class StudentCopy extends Model
      */
     public function unreadablePlan(): ?string
     {
-        try {
-            Crafts::registry()->plans->kept($this->plan);
-        } catch (InvalidPlan) {
-            return $this->plan;
-        }
-
-        return $this->unreadable_plan;
+        return $this->wholePlan() === null ? $this->plan : $this->unreadable_plan;
     }
 
     /**
@@ -85,6 +78,22 @@ final class StudentCopy extends Model
     {
         return self::query()->whereKey($this->id)->where('revision', $revision)
             ->update(['plan' => $plan->toJson(), 'revision' => $revision + 1, 'unreadable_plan' => $this->unreadablePlan()]) === 1;
+    }
+
+    /**
+     * Its plan, read once; null if it cannot be read as a whole.
+     */
+    private function wholePlan(): ?Plan
+    {
+        if ($this->read === null || $this->read[0] !== $this->plan) {
+            try {
+                $this->read = [$this->plan, Crafts::registry()->plans->kept($this->plan)];
+            } catch (InvalidPlan) {
+                $this->read = [$this->plan, null];
+            }
+        }
+
+        return $this->read[1];
     }
 
     /**

@@ -50,7 +50,6 @@ final readonly class Barring
                     continue;
                 }
                 $length = self::length($measure, $divisions, $time, $parts);
-                Limits::bar($measure->getAttribute('number'), $length, count(Xml::children($measure, 'note')));
                 $lengths[$index] = isset($lengths[$index]) ? Fraction::max($lengths[$index], $length) : $length;
                 if ($index >= count($times) || ! $length->isZero()) {
                     $times[$index] = $time;
@@ -95,9 +94,11 @@ final readonly class Barring
     private static function length(DOMElement $measure, Fraction &$divisions, TimeSignature &$time, int &$parts): Fraction
     {
         $longest = $cursor = Fraction::zero();
+        $notes = 0;
         for ($child = $measure->firstElementChild; $child !== null; $child = $child->nextElementSibling) {
             switch ($child->nodeName) {
                 case 'note':
+                    $notes++;
                     $step = Durations::ofNote($child, $divisions);
                     $parts = Limits::parts($parts, $step ?? Fraction::zero());
                     if ($step === null || Xml::child($child, 'chord') !== null) {
@@ -120,6 +121,8 @@ final readonly class Barring
                 $longest = $cursor;
             }
         }
+
+        Limits::bar($measure->getAttribute('number'), $longest, $notes);
 
         return $longest;
     }
