@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Console\Commands\PruneCommand;
 use App\Http\Middleware\ContentSecurity;
 use App\Http\Middleware\HandleInertiaRequests;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -14,6 +16,7 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__.'/../routes/web.php',
         health: '/up',
     )
+    ->withSchedule(fn (Schedule $schedule) => $schedule->command(PruneCommand::class)->daily())
     ->withMiddleware(function (Middleware $middleware): void {
         // Pages of errors, too, say what they may load.
         $middleware->append(ContentSecurity::class);

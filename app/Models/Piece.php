@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Kept;
 use App\Support\StoredScore;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
@@ -37,6 +38,11 @@ final class Piece extends Model
 
     protected $hidden = ['musicxml'];
 
+    protected static function booted(): void
+    {
+        self::deleting(fn (self $piece) => $piece->forgetWork());
+    }
+
     /**
      * @return BelongsTo<User, $this>
      */
@@ -61,6 +67,15 @@ final class Piece extends Model
         return new StoredScore($this->musicxml, $this->part);
     }
 
+    /**
+     * Forgets what was worked out of its file and the plans made on it.
+     */
+    public function forgetWork(): void
+    {
+        $this->stored()->forget();
+        $this->copies()->get(['id'])->each(fn (StudentCopy $copy) => (new Kept($copy))->forget());
+    }
+
     public function score(): Score
     {
         return $this->stored()->score();
@@ -71,7 +86,7 @@ final class Piece extends Model
      */
     public function replaceWith(StoredScore $corrected): void
     {
-        $this->stored()->read()->forget();
+        $this->forgetWork();
         $this->revision++;
         $this->fill(['summary' => $corrected->summary(), 'musicxml' => $corrected->musicxml])->save();
     }

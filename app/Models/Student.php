@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Kept;
 use Database\Factories\StudentFactory;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
@@ -59,6 +60,11 @@ final class Student extends Model
     protected $fillable = self::DETAILS;
 
     protected $attributes = ['lowest_key' => Piano::LOWEST_KEY, 'highest_key' => Piano::HIGHEST_KEY, 'action' => 'medium', 'soft_pedal' => 'works', 'weak_fingers' => false];
+
+    protected static function booted(): void
+    {
+        self::deleting(fn (self $student) => $student->copies()->get(['id'])->each(fn (StudentCopy $copy) => (new Kept($copy))->forget()));
+    }
 
     /**
      * @return BelongsTo<User, $this>

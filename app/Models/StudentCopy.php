@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Kept;
 use App\Support\Performances;
 use Database\Factories\StudentCopyFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
@@ -35,6 +36,11 @@ final class StudentCopy extends Model
     private ?array $read = null;
 
     protected $fillable = ['student_id', 'piece_id', 'plan', 'revision'];
+
+    protected static function booted(): void
+    {
+        self::deleting(fn (self $copy) => (new Kept($copy))->forget());
+    }
 
     /**
      * @return BelongsTo<Student, $this>

@@ -88,11 +88,14 @@ final readonly class PageStore
         return $pages;
     }
 
-    public function forget(): void
+    /**
+     * @param  string  $key  of a store
+     */
+    public static function forget(string $key): void
     {
-        Cache::forget("$this->key:whole");
-        Cache::forget("$this->key:frame");
-        for ($number = 0; Cache::forget("$this->key:$number"); $number++);
+        Cache::forget("$key:whole");
+        Cache::forget("$key:frame");
+        for ($number = 0; Cache::forget("$key:$number"); $number++);
     }
 
     /**

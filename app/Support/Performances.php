@@ -25,7 +25,7 @@ use Tarnwind\Core\Student\Student;
 final readonly class Performances
 {
     /** Days for which what rests on a plan is kept; what is read of a file stays longer. */
-    private const DAYS = 1;
+    public const DAYS = 1;
 
     private Student $student;
 
@@ -64,10 +64,16 @@ final readonly class Performances
         [$score, $reading] = $stored->read()->whole();
         $corrections = Crafts::registry()->corrections($score, $plan);
 
-        return $corrections->isEmpty() ? $reading : Cache::remember(
-            $stored->key('reading:'.$plan->fingerprint(Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Hands)), now()->addDays(self::DAYS),
-            fn (): Reading => $reading->corrected($score, $corrections),
-        );
+        if ($corrections->isEmpty()) {
+            return $reading;
+        }
+        $key = $stored->key('reading:'.$plan->fingerprint(Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Hands));
+
+        return Cache::remember($key, now()->addDays(self::DAYS), function () use ($reading, $score, $corrections, $key): Reading {
+            (new Kept($this->copy))->add('reading', $key);
+
+            return $reading->corrected($score, $corrections);
+        });
     }
 
     /**
@@ -113,14 +119,15 @@ final readonly class Performances
     {
         $rests = hash('xxh128', $plan->fingerprint(...$class::restsOn()).serialize($this->student));
 
-        return new PageStore(
-            $this->copy->piece->stored()->key(class_basename($class).":$rests"), self::DAYS, function () use ($make): Paged {
-                $part = $make();
-                assert($part instanceof Paged);
+        $key = $this->copy->piece->stored()->key(class_basename($class).":$rests");
 
-                return $part;
-            }, self::inPages(...),
-        );
+        return new PageStore($key, self::DAYS, function () use ($make, $class, $key): Paged {
+            $part = $make();
+            assert($part instanceof Paged);
+            (new Kept($this->copy))->add(class_basename($class), $key);
+
+            return $part;
+        }, self::inPages(...));
     }
 
     /**

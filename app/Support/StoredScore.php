@@ -109,6 +109,17 @@ final readonly class StoredScore
     }
 
     /**
+     * Forgets all that was worked out of it. Another piece with the same file has it worked out again.
+     */
+    public function forget(): void
+    {
+        PageStore::forget($this->key('read'));
+        foreach (['engraving', 'engraving-first', 'summary'] as $what) {
+            Cache::forget($this->key($what));
+        }
+    }
+
+    /**
      * What is kept goes by what the file holds: a corrected file, or another database, never meets what was kept before.
      */
     public function key(string $what): string

@@ -67,15 +67,16 @@ final class Counter
         $beat = $measure->time->beat();
         $words = $beat->numerator === 3 ? self::COMPOUND[$subdivision] : self::SIMPLE[$subdivision];
         $step = $beat->times(Fraction::of(1, $subdivision));
+        $struck = [];
+        foreach ($notes as $note) {
+            $struck[$note->onset->minus($measure->beatOrigin())->dividedBy($step)->floor()][] = $note->id;
+        }
         $syllables = [];
-        for ($place = 0, $at = $measure->beatOrigin(); $at->isLessThan($measure->end()); $place++) {
-            $next = $at->plus($step);
+        for ($place = 0, $at = $measure->beatOrigin(); $at->isLessThan($measure->end()); $place++, $at = $at->plus($step)) {
             if (! $at->isLessThan($measure->start)) {
                 $text = $place % $subdivision === 0 ? self::number($measure, intdiv($place, $subdivision)) : $words[$place % $subdivision - 1] ?? '';
-                $struck = array_filter($notes, fn (Note $note): bool => ! $note->onset->isLessThan($at) && $note->onset->isLessThan($next));
-                $syllables[] = new Syllable($at, $text, array_values(array_map(fn (Note $note): string => $note->id, $struck)));
+                $syllables[] = new Syllable($at, $text, $struck[$place] ?? []);
             }
-            $at = $next;
         }
 
         return new BarCount($measure->index, $subdivision, $syllables);

@@ -63,7 +63,8 @@ final class Registration
     }
 
     /**
-     * What shapes a performance: CorrectsReading, ShapesNotes, ShapesTime, ShapesLengths, ShapesLevels, MovesTheFoot.
+     * What shapes a performance: CorrectsReading, ShapesNotes, ShapesTime, ShapesLengths, ShapesLevels, MovesTheFoot; or
+     * refuses a plan: ChecksPlan.
      */
     public function contributes(object ...$contributions): self
     {

@@ -9,6 +9,7 @@ use LogicException;
 use Tarnwind\Core\Performance\Contributions;
 use Tarnwind\Core\Performance\Derived;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Plan\PlanReader;
@@ -112,6 +113,20 @@ final readonly class Registry
     public function corrections(Score $written, Plan $plan): Corrections
     {
         return Performance::corrections($this->contributions, $written, $plan);
+    }
+
+    /**
+     * Passes a plan that can be played from its score.
+     *
+     * @param  Closure(): Score  $written
+     *
+     * @throws InvalidPlan in a teacher's words
+     */
+    public function check(Plan $plan, Closure $written): void
+    {
+        foreach ($this->contributions->checks as $check) {
+            $check->check($plan, $written);
+        }
     }
 
     /**

@@ -17,7 +17,7 @@ final class OctaveWriter implements ScoreWriter
 {
     public function write(WorkingTree $tree, Performance $performance): void
     {
-        $octaves = Octaves::byNote($performance->plan);
+        $octaves = Octaves::of($performance->written, $performance->plan);
         $notes = $octaves === [] ? [] : array_column($performance->written->notes, null, 'id');
         foreach ($octaves as $id => $up) {
             foreach ($notes[$id]->pieces ?? [] as $piece) {

@@ -27,6 +27,9 @@ final readonly class Contributions
     /** @var list<MovesTheFoot> */
     public array $foot;
 
+    /** @var list<ChecksPlan> */
+    public array $checks;
+
     /**
      * @param  list<object>  $all
      */
@@ -38,6 +41,7 @@ final readonly class Contributions
         $this->lengths = self::these($all, ShapesLengths::class);
         $this->levels = self::these($all, ShapesLevels::class);
         $this->foot = self::these($all, MovesTheFoot::class);
+        $this->checks = self::these($all, ChecksPlan::class);
     }
 
     /**

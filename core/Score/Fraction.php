@@ -151,6 +151,14 @@ final readonly class Fraction
         return $first;
     }
 
+    /**
+     * The greatest whole number that is not above it.
+     */
+    public function floor(): int
+    {
+        return self::quotient($this->numerator, $this->denominator);
+    }
+
     public function toFloat(): float
     {
         return $this->numerator / $this->denominator;
@@ -181,7 +189,7 @@ final readonly class Fraction
     private static function compareByParts(int $a, int $b, int $c, int $d): int
     {
         while (true) {
-            [$left, $right] = [self::floor($a, $b), self::floor($c, $d)];
+            [$left, $right] = [self::quotient($a, $b), self::quotient($c, $d)];
             if ($left !== $right) {
                 return $left <=> $right;
             }
@@ -193,7 +201,7 @@ final readonly class Fraction
         }
     }
 
-    private static function floor(int $numerator, int $denominator): int
+    private static function quotient(int $numerator, int $denominator): int
     {
         return intdiv($numerator, $denominator) - ($numerator % $denominator < 0 ? 1 : 0);
     }

@@ -27,6 +27,14 @@ final readonly class Piano
     }
 
     /**
+     * Whether there is such a key on a piano that has them all.
+     */
+    public static function isKey(int $midi): bool
+    {
+        return $midi >= self::LOWEST_KEY && $midi <= self::HIGHEST_KEY;
+    }
+
+    /**
      * The quickest even repetition of one key, in strokes a second.
      */
     public function repetition(): float

@@ -137,3 +137,18 @@ it('measures what the foot does for the hand: a join without pedal is a warning'
     $short = [...$down, 'to' => ['measure' => $measures[0]->id, 'offset' => '1']];
     expect(array_unique($unjoined([])))->toBe(['hint'])->and(array_unique($unjoined([$down])))->toBe(['hint'])->and(array_unique($unjoined([$short])))->toBe(['warning']);
 });
+
+it('plays no note where no piano has a key', function (): void {
+    [$low] = $this->copy->piece->score()->notes;
+    $plan = fn (int $octaves): array => [...$this->copy->planDocument()->toArray(), 'marks' => [['id' => 'o', 'craft' => 'hand', 'kind' => 'octave', 'notes' => [$low->id], 'octaves' => $octaves]]];
+    $this->putJson("/copies/{$this->copy->id}/plan", ['plan' => $plan(-4), 'revision' => 1])->assertUnprocessable()->assertJsonValidationErrors(['plan' => 'No piano has a key 4 octaves below '.$low->inWords().'.']);
+
+    // One that came in all the same, with a plan of another score, is not followed.
+    $this->copy->update(['plan' => json_encode($plan(-4))]);
+    $this->get("/copies/{$this->copy->id}")->assertOk();
+    foreach (['hand', 'touch', 'pedal'] as $answer) {
+        $this->postJson("/copies/{$this->copy->id}/answers/$answer", ['plan' => $plan(-4)])->assertOk();
+    }
+    expect($this->copy->fresh()->performance()->score()->notes[0]->midi)->toBe($low->midi);
+    $this->putJson("/copies/{$this->copy->id}/plan", ['plan' => $plan(-1), 'revision' => 1])->assertOk();
+});

@@ -68,7 +68,7 @@ final class StudentCopyController
     public function update(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
         $based = $request->integer('revision');
-        if (! $copy->replacePlan($request->plan(), $based)) {
+        if (! $copy->replacePlan($request->planFor($copy->piece->score(...)), $based)) {
             return response()->json(['message' => 'This copy has been changed elsewhere in the meantime.', 'revision' => $copy->fresh()?->revision], 409);
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use stdClass;
@@ -12,6 +13,7 @@ use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Score;
 
 /**
  * A plan document, with what is to be done with it.
@@ -41,12 +43,24 @@ final class PlanRequest extends FormRequest
      */
     public function plan(): Plan
     {
-        $body = json_decode((string) $this->getContent());
-        try {
-            return Crafts::registry()->plans->checked($body instanceof stdClass ? $body->plan ?? null : null);
-        } catch (InvalidPlan $error) {
-            throw ValidationException::withMessages(['plan' => $error->getMessage()]);
-        }
+        return self::orRefused($this->document(...));
+    }
+
+    /**
+     * The plan, if it can be played from a score.
+     *
+     * @param  Closure(): Score  $written
+     *
+     * @throws ValidationException
+     */
+    public function planFor(Closure $written): Plan
+    {
+        return self::orRefused(function () use ($written): Plan {
+            $plan = $this->document();
+            Crafts::registry()->check($plan, $written);
+
+            return $plan;
+        });
     }
 
     /**
@@ -57,5 +71,29 @@ final class PlanRequest extends FormRequest
         $more = array_filter((array) $this->input('asked', []), fn (mixed $value, int|string $name): bool => is_string($name) && (is_string($value) || is_int($value)), ARRAY_FILTER_USE_BOTH);
 
         return new Asked($this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null, $more);
+    }
+
+    /**
+     * @throws InvalidPlan
+     */
+    private function document(): Plan
+    {
+        $body = json_decode((string) $this->getContent());
+
+        return Crafts::registry()->plans->checked($body instanceof stdClass ? $body->plan ?? null : null);
+    }
+
+    /**
+     * @param  Closure(): Plan  $read
+     *
+     * @throws ValidationException
+     */
+    private static function orRefused(Closure $read): Plan
+    {
+        try {
+            return $read();
+        } catch (InvalidPlan $error) {
+            throw ValidationException::withMessages(['plan' => $error->getMessage()]);
+        }
     }
 }
