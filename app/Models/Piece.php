@@ -56,7 +56,7 @@ final class Piece extends Model
      */
     public function copies(): HasMany
     {
-        return $this->hasMany(StudentCopy::class);
+        return $this->hasMany(StudentCopy::class)->chaperone();
     }
 
     /**

@@ -79,7 +79,7 @@ final class Student extends Model
      */
     public function copies(): HasMany
     {
-        return $this->hasMany(StudentCopy::class);
+        return $this->hasMany(StudentCopy::class)->chaperone();
     }
 
     public function rates(): Rates

@@ -44,9 +44,13 @@ final class Document
         $tree = self::parse(Text::decode($bytes, $warnings));
         $root = $tree->documentElement;
         if ($root?->nodeName === 'score-timewise') {
-            self::turnPartwise($tree, $root);
+            $root = self::turnPartwise($tree, $root);
         } elseif ($root?->nodeName !== 'score-partwise') {
             throw new UnreadableFile('The file is not a MusicXML score.');
+        }
+        PartIds::settle($tree, $root);
+        foreach (Xml::children($root, 'part') as $part) {
+            Repairs::make($part);
         }
         self::stamp($tree);
 
@@ -180,7 +184,7 @@ final class Document
         }
     }
 
-    private static function turnPartwise(DOMDocument $tree, DOMElement $timewise): void
+    private static function turnPartwise(DOMDocument $tree, DOMElement $timewise): DOMElement
     {
         $partwise = $tree->createElement('score-partwise');
         foreach (iterator_to_array($timewise->attributes) as $attribute) {
@@ -216,6 +220,8 @@ final class Document
             $partwise->appendChild($part);
         }
         $tree->replaceChild($partwise, $timewise);
+
+        return $partwise;
     }
 
     private static function stamp(DOMDocument $tree): void

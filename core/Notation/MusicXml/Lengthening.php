@@ -12,6 +12,9 @@ use DOMElement;
  */
 final class Lengthening
 {
+    /** Of a single note; a bar has fewer. */
+    private const MOST_DIVISIONS = 10_000_000;
+
     /** Lengths that one note can have, in quarters as numerator and denominator, with type and dots; the longest first. */
     private const LENGTHS = [
         [4, 1, 'whole', 0], [3, 1, 'half', 1], [2, 1, 'half', 0], [3, 2, 'quarter', 1], [1, 1, 'quarter', 0], [3, 4, 'eighth', 1], [1, 2, 'eighth', 0], [1, 4, '16th', 0],
@@ -137,7 +140,7 @@ final class Lengthening
     private static function quarter(DOMElement $note): ?int
     {
         $duration = (int) Xml::text($note, 'duration');
-        if (Xml::child($note, 'time-modification') !== null) {
+        if (Xml::child($note, 'time-modification') !== null || $duration < 1 || $duration > self::MOST_DIVISIONS) {
             return null;
         }
         foreach (self::LENGTHS as [$numerator, $denominator, $type, $dots]) {

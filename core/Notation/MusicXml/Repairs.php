@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Notation\MusicXml;
+
+use DOMElement;
+
+/**
+ * Makes regular what engravers stumble over and says nothing of the music, so that every bar and note that is read can
+ * be drawn.
+ */
+final class Repairs
+{
+    /** Note values without flags. */
+    private const UNBEAMED = ['long', 'breve', 'whole', 'half', 'quarter'];
+
+    /** What stands after the value of a note. */
+    private const AFTER_TYPE = ['dot', 'accidental', 'time-modification', 'stem', 'notehead', 'staff', 'beam', 'notations', 'lyric', 'play', 'listen'];
+
+    private const TAKES_TIME = ['note', 'backup', 'forward', 'figured-bass', 'harmony'];
+
+    public static function make(DOMElement $part): void
+    {
+        $measures = Xml::children($part, 'measure');
+        if ($measures !== []) {
+            self::beginWithAttributes($measures[0]);
+        }
+        foreach ($measures as $measure) {
+            $before = null;
+            foreach (Xml::children($measure) as $element) {
+                switch ($element->nodeName) {
+                    case 'attributes':
+                        self::showEveryBar($element);
+                        self::dropUncountable($element);
+                        break;
+                    case 'note':
+                        if ($before === null || self::kind($before) !== self::kind($element)) {
+                            self::standAlone($element);
+                        }
+                        self::tidy($element);
+                        $before = $element;
+                        break;
+                    case 'backup':
+                    case 'forward':
+                        $before = null;
+                }
+            }
+        }
+    }
+
+    /**
+     * Metre, key and clefs of a piece stand before its first note.
+     */
+    private static function beginWithAttributes(DOMElement $measure): void
+    {
+        $first = null;
+        foreach (Xml::children($measure) as $element) {
+            if ($element->nodeName === 'attributes') {
+                if ($first !== null) {
+                    $measure->insertBefore($element, $first);
+                }
+
+                return;
+            }
+            $first ??= in_array($element->nodeName, self::TAKES_TIME, true) ? $element : null;
+        }
+        $measure->insertBefore(new DOMElement('attributes'), $measure->firstChild);
+    }
+
+    /**
+     * Bars of rest drawn as one would not be found under their numbers.
+     */
+    private static function showEveryBar(DOMElement $attributes): void
+    {
+        foreach (Xml::children($attributes, 'measure-style') as $style) {
+            $rest = Xml::child($style, 'multiple-rest');
+            if ($rest !== null) {
+                $attributes->removeChild($style);
+            }
+        }
+    }
+
+    /**
+     * A bar of no beats, or a quarter of no parts, says nothing; the one before holds on.
+     */
+    private static function dropUncountable(DOMElement $attributes): void
+    {
+        foreach (Xml::children($attributes, 'divisions') as $divisions) {
+            if ((float) $divisions->textContent <= 0) {
+                $attributes->removeChild($divisions);
+            }
+        }
+        $time = Xml::child($attributes, 'time');
+        if ($time !== null && Xml::child($time, 'senza-misura') === null && Attributes::time($attributes) === null) {
+            $attributes->removeChild($time);
+        }
+    }
+
+    /**
+     * A length that is none, a place on the staff that is none, and beams at a value that has none.
+     */
+    private static function tidy(DOMElement $note): void
+    {
+        $duration = Xml::text($note, 'duration');
+        if ($duration !== null && (! is_numeric($duration) || (float) $duration < 0)) {
+            self::remove($note, 'duration');
+        }
+        $shown = Xml::child($note, 'rest') ?? Xml::child($note, 'unpitched');
+        if ($shown !== null && ! ctype_digit(Xml::text($shown, 'display-octave') ?? '0')) {
+            self::remove($shown, 'display-octave');
+        }
+        $type = Xml::child($note, 'type') ?? self::graceType($note);
+        if ($type?->textContent === 'maxima') {
+            // Longer than any note value that is engraved.
+            $type->textContent = 'long';
+        }
+        if ($type !== null && in_array($type->textContent, self::UNBEAMED, true)) {
+            self::remove($note, 'beam');
+        }
+    }
+
+    /**
+     * The value of a grace note that has none printed.
+     */
+    private static function graceType(DOMElement $note): ?DOMElement
+    {
+        if (Xml::child($note, 'grace') === null) {
+            return null;
+        }
+        $type = new DOMElement('type', 'eighth');
+        $after = array_filter(Xml::children($note), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_TYPE, true));
+        $note->insertBefore($type, array_values($after)[0] ?? null);
+
+        return $type;
+    }
+
+    private static function remove(DOMElement $parent, string $name): void
+    {
+        foreach (Xml::children($parent, $name) as $child) {
+            $parent->removeChild($child);
+        }
+    }
+
+    /**
+     * Notes of a chord are of one kind.
+     */
+    private static function kind(DOMElement $note): string
+    {
+        return (Xml::child($note, 'grace') === null ? '' : 'grace ').(Xml::child($note, 'rest') === null ? 'note' : 'rest');
+    }
+
+    /**
+     * A note of a chord with none before it is the first of its chord.
+     */
+    private static function standAlone(DOMElement $note): void
+    {
+        self::remove($note, 'chord');
+    }
+}
