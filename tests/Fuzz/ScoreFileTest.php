@@ -19,8 +19,11 @@ it('refuses an odd file in words, or every page of it comes', function (int $fir
     for ($seed = $first; $seed < $first + $count; $seed++) {
         $file = (new Mutator($seed))->file();
         $pages = new EveryPage($this, $student);
-        Fuzz::measured("file $seed", function () use ($pages, $file): ?string {
-            $pages->ofFile($file);
+        Fuzz::measured("file $seed", function () use ($pages, $file, $seed): ?string {
+            $copy = $pages->ofFile($file);
+            if ($copy !== null) {
+                Fuzz::keepEngraving($seed, $copy->piece->stored());
+            }
 
             return $pages->refused;
         });

@@ -73,6 +73,22 @@ final class EveryPage
     }
 
     /**
+     * @return bool whether it was saved
+     */
+    public function ofOddPlan(StudentCopy $copy, mixed $plan): bool
+    {
+        $saved = $this->test->putJson("/copies/$copy->id/plan", ['plan' => $plan, 'revision' => $copy->fresh()?->revision]);
+        if ($saved->baseResponse->getStatusCode() === 422) {
+            $this->refused = (string) json_encode($saved->json('errors'));
+
+            return false;
+        }
+        $this->expect($saved, 'saving');
+
+        return $this->troubles === [];
+    }
+
+    /**
      * Every answer about a plan that is read, and what is suggested for it, which can be saved.
      */
     public function ofPlan(StudentCopy $copy, mixed $plan): void

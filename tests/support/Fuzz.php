@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\support;
 
+use App\Support\StoredScore;
+
 /**
  * How many odd cases are tried, and what each of them took.
  */
@@ -47,6 +49,19 @@ final class Fuzz
         $file = getenv('FUZZ_FIGURES');
         if ($file !== false && $file !== '') {
             file_put_contents($file, json_encode($figures, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE)."\n", FILE_APPEND | LOCK_EX);
+        }
+    }
+
+    /**
+     * FUZZ_ENGRAVINGS names a folder for what would be engraved, with the ids of bars and notes that were read.
+     */
+    public static function keepEngraving(int $seed, StoredScore $stored): void
+    {
+        $folder = getenv('FUZZ_ENGRAVINGS');
+        if ($folder !== false && $folder !== '') {
+            $score = $stored->score();
+            file_put_contents("$folder/$seed.xml", $stored->engraving());
+            file_put_contents("$folder/$seed.json", json_encode(array_column([...$score->measures, ...$score->notes], 'id'), JSON_THROW_ON_ERROR));
         }
     }
 }

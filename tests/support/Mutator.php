@@ -50,6 +50,9 @@ final class Mutator
 
     private Randomizer $random;
 
+    /** @var array<string, list<mixed>> values of a document by their type */
+    private array $values = [];
+
     public function __construct(int $seed)
     {
         $this->random = new Randomizer(new Xoshiro256StarStar($seed));
@@ -74,9 +77,15 @@ final class Mutator
 
     /**
      * An odd document made of a right one: some of its values are others, missing, or stand elsewhere.
+     *
+     * @param  array<mixed>  $document
      */
-    public function document(mixed $document): mixed
+    public function document(array $document): mixed
     {
+        $this->values = [];
+        array_walk_recursive($document, function (mixed $value): void {
+            $this->values[get_debug_type($value)][] = $value;
+        });
         for ($times = 1 + $this->below(4); $times > 0; $times--) {
             $document = $this->bent($document, 0);
         }
@@ -87,7 +96,6 @@ final class Mutator
     private function bend(DOMDocument $tree): void
     {
         $all = iterator_to_array((new DOMXPath($tree))->query('//*') ?: [], false);
-        // Half of the time where music is.
         $inside = array_values(array_filter($all, fn ($one): bool => $one instanceof DOMElement && $one->parentNode instanceof DOMElement));
         if ($inside === []) {
             return;
@@ -152,23 +160,33 @@ final class Mutator
             return $this->oddValue($value);
         }
         assert(is_array($value));
-        $key = $keys[$this->below(count($keys))];
+        $isList = array_is_list($value);
+        // Mostly where most of it is.
+        $sizes = array_map(fn (mixed $part): int => is_array($part) ? count($part) : 0, $value);
+        $key = $depth === 0 && $this->below(8) > 0 ? (int) array_search(max($sizes), array_values($sizes), true) : $this->below(count($keys));
+        $key = $keys[$key];
         switch ($this->below(8)) {
             case 0:
                 unset($value[$key]);
                 break;
             case 1:
-                $value[array_is_list($value) ? count($value) : $this->odd()] = $value[$key];
+                $value[$isList ? count($value) : $this->odd()] = $value[$key];
                 break;
             default:
                 $value[$key] = $this->bent($value[$key], $depth + 1);
         }
 
-        return array_is_list($value) || ! array_is_list($keys) ? $value : array_values($value);
+        return $isList ? array_values($value) : $value;
     }
 
     private function oddValue(mixed $value): mixed
     {
+        // Most of the time one that could be right: from elsewhere in the document, or the end of a range.
+        $alike = [...$this->values[get_debug_type($value)] ?? [], ...is_string($value) ? ['999999999/7', '0/1', '999999999'] : []];
+        if ($alike !== [] && $this->below(3) > 0) {
+            return $alike[$this->below(count($alike))];
+        }
+
         return match ($this->below(7)) {
             0 => null,
             1 => [],

@@ -19,7 +19,7 @@ final class ReplacementController
 {
     public function create(Piece $piece): Page
     {
-        return Inertia::render('CorrectedFile', ['piece' => ['id' => $piece->id, 'title' => $piece->title]]);
+        return Inertia::render('CorrectedFile', ['piece' => ['id' => $piece->id, 'title' => $piece->title, 'part' => $piece->part]]);
     }
 
     public function preview(ScoreFileRequest $request, Piece $piece): JsonResponse

@@ -4,17 +4,26 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\User;
+use App\Support\KnownDevice;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
 final class SignInRequest extends FormRequest
 {
-    /** Wrong passwords a minute: for one account from one place, and from one place in all. */
-    private const TRIES = 5;
+    /** Wrong passwords for one account from one place or device, and the seconds after which they are forgotten. */
+    private const TRIES = [5, 60];
 
-    private const TRIES_FROM_ONE_PLACE = 30;
+    /** From one place, for whatever account: a school is one place. */
+    private const TRIES_FROM_ONE_PLACE = [30, 60];
+
+    /** For one account, from wherever. */
+    private const TRIES_FOR_ONE_ACCOUNT = [100, 3600];
 
     /**
      * @return array<string, list<string>>
@@ -25,22 +34,39 @@ final class SignInRequest extends FormRequest
     }
 
     /**
-     * Signs the teacher in.
+     * Signs the teacher in. A device on which she was signed in before has its own count, so that no one who tries from
+     * the same place, or tries her account from elsewhere, locks her out.
      *
      * @throws ValidationException if the password is wrong, or too many were
      */
     public function authenticate(): void
     {
-        $place = 'sign-in|'.$this->ip();
-        $account = $place.'|'.$this->string('email')->lower()->toString();
-        if (RateLimiter::tooManyAttempts($account, self::TRIES) || RateLimiter::tooManyAttempts($place, self::TRIES_FROM_ONE_PLACE)) {
-            throw ValidationException::withMessages(['email' => 'Too many tries. Wait a minute, then try again.']);
+        $account = $this->string('email')->lower()->toString();
+        $teacher = User::query()->where('email', $account)->first();
+        $device = KnownDevice::of($this, $teacher);
+        $limits = $device === null
+            ? ["place|{$this->ip()}|$account" => self::TRIES, "place|{$this->ip()}" => self::TRIES_FROM_ONE_PLACE, "account|$account" => self::TRIES_FOR_ONE_ACCOUNT]
+            : ["device|$device|$account" => self::TRIES];
+        foreach ($limits as $key => [$tries]) {
+            if (RateLimiter::tooManyAttempts("sign-in|$key", $tries)) {
+                throw ValidationException::withMessages(['email' => 'Too many tries. Wait a minute, then try again.']);
+            }
         }
-        if (! Auth::attempt(['email' => $this->string('email')->toString(), 'password' => $this->string('password')->toString()])) {
-            RateLimiter::hit($account);
-            RateLimiter::hit($place);
+        // As much is worked out for an address that is not known, so that the time tells nothing.
+        $isRight = Hash::check($this->string('password')->toString(), $teacher === null ? self::passwordOfNobody() : $teacher->password);
+        if ($teacher === null || ! $isRight) {
+            foreach ($limits as $key => [, $seconds]) {
+                RateLimiter::hit("sign-in|$key", $seconds);
+            }
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
-        RateLimiter::clear($account);
+        RateLimiter::clear('sign-in|'.array_key_first($limits));
+        Auth::login($teacher);
+        KnownDevice::remember($this, $teacher);
+    }
+
+    private static function passwordOfNobody(): string
+    {
+        return Cache::rememberForever('sign-in:nobody', fn (): string => Hash::make(Str::random(40)));
     }
 }

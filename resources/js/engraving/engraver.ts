@@ -1,12 +1,32 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engraver } from './engraver.worker';
 
+let worker: Worker | null = null;
 let shared: Remote<Engraver> | null = null;
 
 /** The engraver, in a worker of its own that all pages share: it takes a while to start. */
 export function engraver(): Remote<Engraver> {
-    shared ??= wrap<Engraver>(new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' }));
+    worker ??= new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' });
+    shared ??= wrap<Engraver>(worker);
     return shared;
+}
+
+/**
+ * Asks the engraver for something that it may fail at for good: one that breaks or gives no answer in time is let go, and
+ * the next question goes to a new one.
+ */
+export async function askEngraver<T>(ask: (engraver: Remote<Engraver>) => Promise<T>, milliseconds: number): Promise<T> {
+    let clock: ReturnType<typeof setTimeout> | undefined;
+    const tooLong = new Promise<never>((_, reject) => (clock = setTimeout(() => reject(new Error('The engraver gives no answer.')), milliseconds)));
+    try {
+        return await Promise.race([ask(engraver()), tooLong]);
+    } catch (error) {
+        worker?.terminate();
+        shared = worker = null;
+        throw error;
+    } finally {
+        clearTimeout(clock);
+    }
 }
 
 /** Starts the engraver once the page has settled. */

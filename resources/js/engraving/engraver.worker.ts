@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import createVerovioModule from 'verovio/wasm';
 import { VerovioToolkit } from 'verovio/esm';
+import { idsIn } from './drawn';
 import { readGeometry, type System } from './geometry';
 import { rehearsal } from './rehearsal';
 
@@ -55,6 +56,13 @@ const engraver = {
         tk.setOptions(systemOptions(width, scale));
         if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');
         return tk.getPageCount();
+    },
+
+    /** Ids of the bars and notes that are drawn of a score; empty if it cannot be. */
+    async drawn(xml: string): Promise<Set<string>> {
+        const tk = await ready();
+        tk.setOptions(systemOptions(900, 38));
+        return tk.loadData(xml) ? idsIn(tk.getMEI()) : new Set();
     },
 
     async system(index: number): Promise<System> {

@@ -9,5 +9,6 @@ declare module 'verovio/esm' {
         loadData(data: string): boolean;
         getPageCount(): number;
         renderToSVG(page: number): string;
+        getMEI(): string;
     }
 }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3';
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
+import DrawnCheck from '../studio/DrawnCheck.vue';
 import ScoreDrop from '../studio/ScoreDrop.vue';
 import { sendForm } from '../support/http';
 import PageFrame from '../support/PageFrame.vue';
 
 /** A corrected file for a piece: what differs from the present one, and what becomes of the plans made on it. */
-const props = defineProps<{ piece: { id: number; title: string } }>();
+const props = defineProps<{ piece: { id: number; title: string; part: string | null } }>();
 
 interface Preview {
     changed: string[];
@@ -17,12 +18,14 @@ interface Preview {
 
 const file = ref<File | null>(null);
 const preview = ref<Preview | null>(null);
+const sentForm = shallowRef<FormData | null>(null);
 const error = ref('');
 const busy = ref(false);
 
 function form(): FormData {
     const data = new FormData();
     if (file.value) data.append('file', file.value);
+    if (props.piece.part) data.append('part', props.piece.part);
     return data;
 }
 
@@ -32,7 +35,9 @@ async function take(chosen: File): Promise<void> {
     error.value = '';
     busy.value = true;
     try {
-        preview.value = await sendForm<Preview>(`/pieces/${props.piece.id}/replacement/preview`, form());
+        const sent = form();
+        preview.value = await sendForm<Preview>(`/pieces/${props.piece.id}/replacement/preview`, sent);
+        sentForm.value = sent;
     } catch (problem) {
         error.value = problem instanceof Error ? problem.message : '';
     } finally {
@@ -86,6 +91,7 @@ function bars(numbers: string[]): string {
                     >.
                 </li>
             </ul>
+            <DrawnCheck v-if="sentForm" :form="sentForm" />
             <a-button type="primary" size="large" :loading="busy" @click="keep">Put this file in place</a-button>
         </section>
     </PageFrame>

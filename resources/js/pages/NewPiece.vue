@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
+import DrawnCheck from '../studio/DrawnCheck.vue';
 import ScoreDrop from '../studio/ScoreDrop.vue';
 import type { PieceSummary } from '../studio/types';
 import { lengthInWords } from '../studio/words';
@@ -10,6 +11,8 @@ import PageFrame from '../support/PageFrame.vue';
 
 const file = ref<File | null>(null);
 const reading = ref<PieceSummary | null>(null);
+/** The file and part that were read. */
+const readForm = shallowRef<FormData | null>(null);
 const title = ref('');
 const error = ref('');
 const busy = ref(false);
@@ -27,7 +30,9 @@ async function read(): Promise<void> {
     busy.value = true;
     error.value = '';
     try {
-        reading.value = await sendForm<PieceSummary>('/pieces/reading', form());
+        const sent = form();
+        reading.value = await sendForm<PieceSummary>('/pieces/reading', sent);
+        readForm.value = sent;
         title.value ||= reading.value.title || (file.value?.name.replace(/\.(musicxml|mxl|xml)$/i, '') ?? '');
     } catch (problem) {
         reading.value = null;
@@ -104,6 +109,7 @@ const partOptions = computed(() => {
                     <li v-for="warning in reading.warnings" :key="warning">{{ warning }}</li>
                 </ul>
             </template>
+            <DrawnCheck v-if="readForm" :form="readForm" />
             <label for="piece-title">Title</label>
             <a-input id="piece-title" v-model:value="title" :maxlength="200" size="large" />
             <a-button type="primary" size="large" :loading="busy" @click="keep">Keep this piece</a-button>

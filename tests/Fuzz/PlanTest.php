@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Piece;
+use App\Models\Student;
+use App\Models\StudentCopy;
+use App\Models\User;
+use Database\Factories\PieceFactory;
+use Tarnwind\Core\Crafts;
+use Tests\support\EveryPage;
+use Tests\support\Fuzz;
+use Tests\support\Mutator;
+
+// Plans bent at random: each is refused in one line, or saved, and then every page and answer of its copy comes.
+
+it('refuses an odd plan in words, or every page of its copy comes', function (int $first, int $count): void {
+    $student = Student::factory()->for(User::factory(), 'teacher')->create();
+    $this->actingAs($student->teacher);
+    $piece = Piece::factory()->for($student->teacher, 'teacher')->create(PieceFactory::read((string) file_get_contents(database_path('demo/slow-weather.musicxml'))));
+    $copy = StudentCopy::factory()->create(['student_id' => $student->id, 'piece_id' => $piece->id]);
+    $right = planOfEveryKind($copy);
+    expect(Crafts::registry()->plans->read((string) json_encode($right))->marks)->toHaveCount(count($right['marks']));
+
+    $troubles = [];
+    for ($seed = $first; $seed < $first + $count; $seed++) {
+        $plan = (new Mutator($seed))->document($right);
+        $pages = new EveryPage($this, $student);
+        Fuzz::measured("plan $seed", function () use ($pages, $copy, $plan): ?string {
+            if ($pages->ofOddPlan($copy, $plan)) {
+                $pages->ofCopy($copy->fresh());
+            }
+
+            return $pages->refused;
+        });
+        foreach ($pages->troubles as $trouble) {
+            $troubles[] = "plan $seed: $trouble";
+        }
+    }
+    expect($troubles)->toBe([]);
+})->with(Fuzz::seeds(500));
+
+/**
+ * The pedal as suggested for the first bars, with a mark of every other kind.
+ *
+ * @return array<string, mixed>
+ */
+function planOfEveryKind(StudentCopy $copy): array
+{
+    $score = $copy->piece->score();
+    $at = fn (int $bar, string $offset = '0'): array => ['measure' => $score->measures[$bar]->id, 'offset' => $offset];
+    $notes = array_map(fn ($note): string => $note->id, array_slice($score->notes, 0, 12));
+    $from = ['from' => $at(2), 'to' => $at(3, '1/2'), 'depth' => 'full', 'origin' => 'teacher', 'words' => 'listen'];
+    $marks = [
+        'read/harmony' => ['from' => $at(2), 'to' => $at(3), 'root' => 'Bb', 'quality' => 'dominant-seventh', 'bass' => null], 'read/boundary' => ['at' => $at(4), 'begins' => true],
+        'read/layer' => ['notes' => $notes, 'layer' => 'inner'], 'read/hand' => ['notes' => $notes, 'hand' => 'left'],
+        'hand/finger' => ['note' => $notes[0], 'finger' => '3-1'], 'hand/octave' => ['notes' => $notes, 'octaves' => 1],
+        'touch/articulation' => ['notes' => $notes, 'articulation' => 'portato'], 'touch/slur' => ['from' => $notes[0], 'to' => $notes[5], 'drawn' => true],
+        'touch/hold' => ['note' => $notes[1], 'until' => $at(2)], 'touch/gesture' => ['at' => $at(1), 'text' => 'arm weight'],
+        'pedal/span' => $from, 'pedal/dry' => [...$from, 'from' => $at(4), 'to' => $at(5)], 'words/note' => ['measure' => $score->measures[2]->id, 'text' => 'Sing.'],
+    ];
+    expect(array_keys($marks))->toEqualCanonicalizing(array_keys(Crafts::registry()->marks()));
+    $kinds = [];
+    foreach ($marks as $name => $fields) {
+        [$craft, $kind] = explode('/', $name);
+        $kinds[] = ['id' => "m-$kind", 'craft' => $craft, 'kind' => $kind, ...$fields];
+    }
+
+    return [...$copy->planDocument()->toArray(), 'tempo' => 72, 'marks' => $kinds];
+}
