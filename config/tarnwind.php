@@ -7,6 +7,9 @@ return [
     'crafts' => array_values(array_filter(explode(',', (string) env('TARNWIND_CRAFTS', '')))),
     'build' => env('TARNWIND_BUILD', 'build'),
 
+    // Of computing time that one request may take.
+    'seconds' => (int) env('TARNWIND_SECONDS', 20),
+
     // Addresses of the proxies in front of the application, by comma, or "*": only they may say where a request comes from.
     'proxies' => env('TARNWIND_PROXIES') === '*' ? '*' : array_values(array_filter(explode(',', (string) env('TARNWIND_PROXIES', '')))),
 

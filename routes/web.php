@@ -16,6 +16,7 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
+use App\Http\Middleware\OneAtATime;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -35,14 +36,14 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('/students/{student}', [StudentController::class, 'destroy'])->name('students.destroy')->can('delete', 'student');
 
     Route::get('/pieces/new', [PieceController::class, 'create'])->name('pieces.create');
-    Route::post('/pieces/reading', PieceReadingController::class)->name('pieces.reading');
-    Route::post('/pieces/engraving', PieceEngravingController::class)->name('pieces.engraving');
+    Route::post('/pieces/reading', PieceReadingController::class)->name('pieces.reading')->middleware(OneAtATime::class);
+    Route::post('/pieces/engraving', PieceEngravingController::class)->name('pieces.engraving')->middleware(OneAtATime::class);
     Route::post('/pieces', [PieceController::class, 'store'])->name('pieces.store');
     Route::delete('/pieces/{piece}', [PieceController::class, 'destroy'])->name('pieces.destroy')->can('delete', 'piece');
 
     Route::middleware('can:update,piece')->group(function (): void {
         Route::get('/pieces/{piece}/replacement', [ReplacementController::class, 'create'])->name('pieces.replacement');
-        Route::post('/pieces/{piece}/replacement/preview', [ReplacementController::class, 'preview'])->name('pieces.replacement.preview');
+        Route::post('/pieces/{piece}/replacement/preview', [ReplacementController::class, 'preview'])->name('pieces.replacement.preview')->middleware(OneAtATime::class);
         Route::post('/pieces/{piece}/replacement', [ReplacementController::class, 'store'])->name('pieces.replacement.store');
     });
 

@@ -49,8 +49,18 @@ export function sendJson<T>(method: 'POST' | 'PUT', url: string, data: unknown, 
     return send<T>(method, url, JSON.stringify(data), { 'Content-Type': 'application/json' }, signal);
 }
 
-export function sendForm<T>(url: string, form: FormData): Promise<T> {
-    return send<T>('POST', url, form, {});
+const PATIENCE = 60;
+
+/** Sends a form; where the server does one such thing at a time, waits for its turn, a minute at the most. */
+export async function sendForm<T>(url: string, form: FormData): Promise<T> {
+    for (let tries = 0; ; tries++) {
+        try {
+            return await send<T>('POST', url, form, {});
+        } catch (error) {
+            if (!(error instanceof HttpError) || error.status !== 429 || tries >= PATIENCE) throw error;
+            await new Promise((done) => setTimeout(done, 1000));
+        }
+    }
 }
 
 export function getJson<T>(url: string): Promise<T> {
