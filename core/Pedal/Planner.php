@@ -26,6 +26,9 @@ final class Planner
     /** A span this much dearer than a fresh change can never win again. */
     private const HOPELESS = 3.0;
 
+    /** So many spans are compared at a moment; of more, as under a long shake, the dearest go. */
+    private const MOST_SPANS = 160;
+
     /** A moment's cost lasts at most this long, in seconds. */
     private const LONGEST_STEP = 1.0;
 
@@ -76,6 +79,11 @@ final class Planner
                 $down[$start] += ($start < $k ? $merged : 0.0) + self::pedalled($moment, $strings, $harmony, $moments[$start]->seconds, $step, $weights);
             }
             $up += $step * self::bare($strings, $harmony, $moment->seconds, $weights);
+            if (count($down) > self::MOST_SPANS) {
+                asort($down);
+                $down = array_slice($down, 0, intdiv(self::MOST_SPANS, 2), true);
+                ksort($down);
+            }
         }
 
         return self::trace($cameFrom, $upFrom, $last);

@@ -18,6 +18,8 @@ final class Numerals
      */
     public static function name(array $keys, array $harmonies): array
     {
+        $before = self::before($harmonies);
+        $after = array_reverse(self::before(array_reverse($harmonies)));
         $named = [];
         $area = 0;
         foreach ($harmonies as $index => $harmony) {
@@ -25,9 +27,8 @@ final class Numerals
                 $area++;
             }
             $key = $keys[$area]->key;
-            $next = self::another($harmonies, $index, 1);
-            [$numeral, $remark] = self::special($key, $harmony, $next);
-            $remark ??= self::relation($key, self::another($harmonies, $index, -1), $harmony);
+            [$numeral, $remark] = self::special($key, $harmony, $after[$index]);
+            $remark ??= self::relation($key, $before[$index], $harmony);
             $named[] = $harmony->called($numeral ?? $key->numeral($harmony->root, $harmony->quality, $harmony->inversion), $remark);
         }
 
@@ -35,20 +36,20 @@ final class Numerals
     }
 
     /**
-     * The nearest harmony before or after that is another chord, not the same one inverted.
+     * The nearest harmony before each one that is another chord, not the same one inverted.
      *
      * @param  list<Harmony>  $harmonies
+     * @return list<?Harmony>
      */
-    private static function another(array $harmonies, int $index, int $step): ?Harmony
+    private static function before(array $harmonies): array
     {
-        $here = $harmonies[$index];
-        for ($near = $index + $step; isset($harmonies[$near]); $near += $step) {
-            if ($harmonies[$near]->root !== $here->root || $harmonies[$near]->quality !== $here->quality) {
-                return $harmonies[$near];
-            }
+        $before = [];
+        foreach ($harmonies as $index => $harmony) {
+            $last = $harmonies[$index - 1] ?? null;
+            $before[] = $last === null || $last->root !== $harmony->root || $last->quality !== $harmony->quality ? $last : $before[$index - 1];
         }
 
-        return null;
+        return $before;
     }
 
     /**

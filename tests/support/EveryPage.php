@@ -24,11 +24,17 @@ final class EveryPage
     /** @var list<string> what did not come */
     public array $troubles = [];
 
+    /** @var array<string, float> what each page or answer took */
+    public array $seconds = [];
+
     /** Why the file was refused; null if it was read. */
     public ?string $refused = null;
 
+    private float $since;
+
     public function __construct(private readonly TestCase $test, private readonly Student $student)
     {
+        $this->since = hrtime(true);
     }
 
     /**
@@ -111,6 +117,8 @@ final class EveryPage
 
     private function expect(TestResponse $response, string $what, int $status = 200): void
     {
+        $this->seconds[$what] = round((hrtime(true) - $this->since) / 1e9, 2);
+        $this->since = hrtime(true);
         $came = $response->baseResponse->getStatusCode();
         if ($came === 200 && $response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse) {
             $response->streamedContent();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\User;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -19,7 +20,9 @@ final class OneAtATime
 
     public function handle(Request $request, Closure $next): Response
     {
-        $lock = Cache::lock('reading:'.$request->user()?->getAuthIdentifier(), config()->integer('tarnwind.seconds'));
+        /** @var User $teacher */
+        $teacher = $request->user();
+        $lock = Cache::lock("reading:$teacher->id", config()->integer('tarnwind.seconds'));
         if (! $lock->get()) {
             return response()->json(['message' => 'Another score of yours is still being read. Try again when it is done.'], 429, ['Retry-After' => self::RETRY]);
         }

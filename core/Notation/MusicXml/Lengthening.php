@@ -21,7 +21,7 @@ final class Lengthening
     ];
 
     /**
-     * @param  list<DOMElement>  $silenced  notes of the bar that have become rests
+     * @param  array<int, DOMElement>  $silenced  notes of the bar that have become rests, by their object ids
      */
     private function __construct(private readonly array $silenced)
     {
@@ -33,14 +33,14 @@ final class Lengthening
     public static function of(DOMElement $measure, array $silenced): void
     {
         if ($silenced !== []) {
-            (new self($silenced))->tidy($measure);
+            (new self(array_combine(array_map(spl_object_id(...), $silenced), $silenced)))->tidy($measure);
         }
     }
 
     private function tidy(DOMElement $measure): void
     {
         foreach ($this->voices($measure) as $notes) {
-            self::dropBrokenBeams($notes, $this->silenced);
+            $this->dropBrokenBeams($notes);
             for ($index = 0; $index < count($notes); $index++) {
                 $run = [];
                 while (isset($notes[$index + 1 + count($run)]) && $this->isSilenced($notes[$index + 1 + count($run)])) {
@@ -74,7 +74,7 @@ final class Lengthening
 
     private function isSilenced(DOMElement $note): bool
     {
-        return in_array($note, $this->silenced, true);
+        return isset($this->silenced[spl_object_id($note)]);
     }
 
     /**
@@ -176,15 +176,14 @@ final class Lengthening
 
     /**
      * @param  list<DOMElement>  $notes  of one voice
-     * @param  list<DOMElement>  $silenced
      */
-    private static function dropBrokenBeams(array $notes, array $silenced): void
+    private function dropBrokenBeams(array $notes): void
     {
         $group = [];
         $isBroken = false;
         foreach ($notes as $note) {
             $beam = Xml::text($note, 'beam');
-            $isRest = in_array($note, $silenced, true);
+            $isRest = $this->isSilenced($note);
             if ($beam === 'begin' || ($beam === null && ! $isRest)) {
                 self::dropBeams($isBroken ? $group : []);
                 [$group, $isBroken] = [[], false];

@@ -19,7 +19,10 @@ final class Limits
     public const BAR_QUARTERS = 1_000;
 
     /** Of one bar in one part, heads and rests. */
-    public const BAR_NOTES = 2_000;
+    public const BAR_NOTES = 1_000;
+
+    /** Of the part that is read; a long movement has half of them. */
+    public const NOTES = 20_000;
 
     /** Of the whole piece as it is written. */
     public const QUARTERS = 50_000;
@@ -81,6 +84,16 @@ final class Limits
         }
         if ($length->toFloat() > self::QUARTERS) {
             throw new UnreadableFile(sprintf('The score lasts %s quarters; at most %s can be read.', number_format($length->toFloat()), number_format(self::QUARTERS)));
+        }
+    }
+
+    /**
+     * @throws UnreadableFile
+     */
+    public static function notes(int $notes): void
+    {
+        if ($notes > self::NOTES) {
+            throw new UnreadableFile(sprintf('The part holds %s notes; at most %s can be read. Movements can be read as pieces of their own.', number_format($notes), number_format(self::NOTES)));
         }
     }
 

@@ -69,6 +69,7 @@ final class ScoreReader
             throw new UnreadableFile('The part chosen holds no bars.');
         }
         $notes = self::joinTies($pieces);
+        Limits::notes(count($notes));
         $warnings = array_values(array_unique([...$document->warnings, ...$warnings]));
         if (count($warnings) > self::MOST_WARNINGS) {
             $more = count($warnings) - self::MOST_WARNINGS;
