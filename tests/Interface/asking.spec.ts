@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { effectScope, type EffectScope } from 'vue';
-import type { sendJson } from '../../resources/js/support/http';
+import { HttpError, type sendJson } from '../../resources/js/support/http';
 import { useAnswers, type Answers } from '../../resources/js/desk/useAnswers';
 import type { Mark } from '../../resources/js/desk/bearing';
 import type { PlanDocument } from '@generated/plan';
@@ -104,4 +104,18 @@ test('an error is told, what is known stays, and the next question is asked in f
     // Both edits are in the bars that are asked for.
     expect(sent[2]!.data.bars).toEqual({ first: 50, last: 60 });
     expect(answer('hand').trouble.value).toBe('');
+});
+
+test('a server that is away is asked again until it is back, and then nothing is said of it any more', async () => {
+    let isAway = true;
+    const { answer, sent } = asking(10, (_, number) => {
+        if (isAway) throw new HttpError(0, 'The server cannot be reached.');
+        return { number };
+    });
+    await answer('hand').ask(plan());
+    expect(answer('hand').trouble.value).toBe('The server cannot be reached.');
+    isAway = false;
+    await expect.poll(() => answer('hand').known.value, { timeout: 10_000 }).toEqual({ number: 2 });
+    expect(answer('hand').trouble.value).toBe('');
+    expect(sent).toHaveLength(2);
 });

@@ -1,5 +1,5 @@
 import { onScopeDispose, shallowRef, type ShallowRef } from 'vue';
-import { sendJson } from '../support/http';
+import { HttpError, sendJson } from '../support/http';
 import { latestOnly } from '../support/latest';
 import type { AnswerDocuments } from '@generated/crafts';
 import type { PlanDocument } from '@generated/plan';
@@ -10,6 +10,9 @@ const SHORT = 24;
 
 /** After so many milliseconds without an edit the whole of a longer piece is asked for. */
 const PAUSE = 500;
+
+/** Milliseconds after which a server that was away is asked again. */
+const RETRY = 2000;
 
 /** How parts of an answer go together. */
 export interface Joining<Document> {
@@ -57,14 +60,17 @@ export function useAnswers(
         const trouble = shallowRef('');
         let about: Question | null = null;
         let pause: ReturnType<typeof setTimeout> | undefined;
+        let retry: ReturnType<typeof setTimeout> | undefined;
         let whole: AbortController | null = null;
 
         const ask = latestOnly<Question>(async (question) => {
             const { plan, more } = question;
             const isSame = about !== null && JSON.stringify(about.more) === JSON.stringify(more);
             const changed = about && isSame ? changedBars(about.plan, plan, name, piece.barOf) : 'all';
+            clearTimeout(retry);
             if (changed === 'none') {
                 about = question;
+                trouble.value = '';
                 return;
             }
             stop();
@@ -84,6 +90,8 @@ export function useAnswers(
                 if (isPart && !exact) pause = setTimeout(() => void complete(question), PAUSE);
             } catch (error) {
                 trouble.value = error instanceof Error ? error.message : '';
+                // A server that is away is asked again until it is back; what is asked meanwhile goes first.
+                if (error instanceof HttpError && error.status === 0) retry = setTimeout(() => void ask(question), RETRY);
             }
         });
 
@@ -107,7 +115,10 @@ export function useAnswers(
             clearTimeout(pause);
             whole?.abort();
         }
-        onScopeDispose(stop);
+        onScopeDispose(() => {
+            clearTimeout(retry);
+            stop();
+        });
 
         return {
             known,
