@@ -44,21 +44,22 @@ final class Labels
 
     /**
      * @param  bool  $inversions  whether the bass must agree too
+     * @param  string  $labels  name of their file
      * @return Agreement
      */
-    public static function harmonies(bool $inversions): array
+    public static function harmonies(bool $inversions, string $labels = 'harmonies'): array
     {
         $right = $compared = 0;
         $differences = [];
-        foreach (self::file('harmonies')['passages'] as $file => $text) {
+        foreach (self::file($labels)['passages'] as $file => $text) {
             [$score, $reading] = self::reading($file);
-            $labels = array_map(fn (string $label): array => explode(' ', $label), explode(', ', $text));
-            foreach ($labels as $index => [$place, $name]) {
+            $places = array_map(fn (string $label): array => explode(' ', $label), explode(', ', $text));
+            foreach ($places as $index => [$place, $name]) {
                 if ($name === '?') {
                     continue;
                 }
                 $from = self::place($score, $place);
-                $to = isset($labels[$index + 1]) ? self::place($score, $labels[$index + 1][0]) : $score->measureAt($from)->end();
+                $to = isset($places[$index + 1]) ? self::place($score, $places[$index + 1][0]) : $score->measureAt($from)->end();
                 $read = self::most($reading->harmonies, $from, $to);
                 $says = $inversions ? $read->name() : $read->rootName().$read->quality->suffix();
                 $wanted = str_replace('m7b5', 'm7♭5', $inversions ? $name : explode('/', $name)[0]);
