@@ -48,8 +48,9 @@ final class HarmonyReader
             $cuts[] = $harmony->to;
         }
         $slices = (new Slicer($score, $from, $to, $cuts))->slices();
+        $given = self::fixedAt($slices, $fixed) + self::inTwoParts($slices, TwoPartHarmony::read($score, $keys, $from, $to), $fixed);
         $segments = [];
-        foreach (self::merge(self::segments($slices, self::scales($keys, $slices), self::fixedAt($slices, $fixed))) as $segment) {
+        foreach (self::merge(self::segments($slices, self::scales($keys, $slices), $given)) as $segment) {
             $segments = [...$segments, ...self::split($slices, $segment)];
         }
 
@@ -61,14 +62,14 @@ final class HarmonyReader
      *
      * @param  list<Slice>  $slices
      * @param  list<array<int, bool>>  $scales
-     * @param  array<int, array{int, FixedHarmony}>  $fixed  by first slice: the slice after the last, the harmony
+     * @param  array<int, array{int, int, Quality, ?FixedHarmony}>  $given  by first slice: the slice after the last, root as a pitch class, quality
      * @return list<array{int, int, ?int, ?Quality, ?FixedHarmony}> slices from and to, root as a pitch class, quality
      */
-    private static function segments(array $slices, array $scales, array $fixed): array
+    private static function segments(array $slices, array $scales, array $given): array
     {
         $count = count($slices);
         $wall = [];
-        foreach ($fixed as $start => [$end]) {
+        foreach ($given as $start => [$end]) {
             $wall[$start] = $wall[$end] = true;
         }
         $best = array_fill(0, $count + 1, -INF);
@@ -76,10 +77,10 @@ final class HarmonyReader
         /** @var array<int, array{int, ?int, ?Quality, ?FixedHarmony}> $from */
         $from = [];
         for ($start = 0; $start < $count; $start++) {
-            if (isset($fixed[$start])) {
-                [$end, $harmony] = $fixed[$start];
+            if (isset($given[$start])) {
+                [$end, $root, $quality, $harmony] = $given[$start];
                 $best[$end] = $best[$start];
-                $from[$end] = [$start, (($harmony->root * 7) % 12 + 12) % 12, $harmony->quality, $harmony];
+                $from[$end] = [$start, $root, $quality, $harmony];
 
                 continue;
             }
@@ -116,7 +117,7 @@ final class HarmonyReader
     /**
      * @param  list<Slice>  $slices
      * @param  list<FixedHarmony>  $fixed
-     * @return array<int, array{int, FixedHarmony}>
+     * @return array<int, array{int, int, Quality, FixedHarmony}> by first slice
      */
     private static function fixedAt(array $slices, array $fixed): array
     {
@@ -130,11 +131,41 @@ final class HarmonyReader
                 }
             }
             if ($start !== null && $end !== null) {
-                $found[$start] = [$end, $harmony];
+                $found[$start] = [$end, (($harmony->root * 7) % 12 + 12) % 12, $harmony->quality, $harmony];
             }
         }
 
         return $found;
+    }
+
+    /**
+     * @param  list<Slice>  $slices
+     * @param  list<array{Fraction, Fraction, int, Quality}>  $harmonies  of stretches in two parts, by place
+     * @param  list<FixedHarmony>  $fixed  that stand instead
+     * @return array<int, array{int, int, Quality, null}> by first slice
+     */
+    private static function inTwoParts(array $slices, array $harmonies, array $fixed): array
+    {
+        $given = [];
+        $next = 0;
+        $open = null;
+        foreach ($slices as $index => $slice) {
+            while (isset($harmonies[$next]) && ! $slice->from->isLessThan($harmonies[$next][1])) {
+                $next++;
+            }
+            $isFixed = array_filter($fixed, fn (FixedHarmony $harmony): bool => ! $slice->from->isLessThan($harmony->from) && $slice->from->isLessThan($harmony->to)) !== [];
+            if ($isFixed || ! isset($harmonies[$next]) || $slice->from->isLessThan($harmonies[$next][0])) {
+                $open = null;
+
+                continue;
+            }
+            if ($open === null || $open[1] !== $next) {
+                $open = [$index, $next];
+            }
+            $given[$open[0]] = [$index + 1, $harmonies[$next][2], $harmonies[$next][3], null];
+        }
+
+        return $given;
     }
 
     /**

@@ -45,13 +45,17 @@ final class Labels
     /**
      * @param  bool  $inversions  whether the bass must agree too
      * @param  string  $labels  name of their file
+     * @param  ?string  $only  one of its pieces
      * @return Agreement
      */
-    public static function harmonies(bool $inversions, string $labels = 'harmonies'): array
+    public static function harmonies(bool $inversions, string $labels = 'harmonies', ?string $only = null): array
     {
         $right = $compared = 0;
         $differences = [];
         foreach (self::file($labels)['passages'] as $file => $text) {
+            if ($file !== ($only ?? $file)) {
+                continue;
+            }
             [$score, $reading] = self::reading($file);
             $places = array_map(fn (string $label): array => explode(' ', $label), explode(', ', $text));
             foreach ($places as $index => [$place, $name]) {
