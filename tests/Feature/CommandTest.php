@@ -42,6 +42,21 @@ it('prints harmonies and pedal', function (): void {
         ->and($pedal['blur'][0])->toBe(['onset' => '0', 'value' => 0.0]);
 });
 
+it('prints what each craft says, and all there is to say', function (): void {
+    $piece = database_path('demo/slow-weather.musicxml');
+    $json = fn (string ...$arguments): array => json_decode(command(...[...$arguments, '--json'])[0], true, 64, JSON_THROW_ON_ERROR);
+    $hand = $json('tarnwind:hand', $piece);
+    expect($hand)->toBe($json('tarnwind:answer', 'hand', $piece))->and(array_keys($hand))->toContain('fingers', 'joints', 'findings')
+        ->and(array_keys($json('tarnwind:answer', 'read', $piece)))->toContain('harmonies');
+
+    $all = $json('tarnwind:check', $piece)['findings'];
+    $ofHands = $json('tarnwind:check', $piece, '--craft=hand')['findings'];
+    expect($ofHands)->toHaveCount(count($hand['findings']))->and(array_values(array_filter($all, fn (array $finding): bool => $finding['craft'] === 'hand')))->toBe($ofHands)
+        ->and(array_keys($all[0]))->toEqualCanonicalizing(['craft', 'kind', 'severity', 'measure', 'from', 'to', 'notes', 'value', 'limit', 'unit', 'reason', 'remedy']);
+    [, $errors, $status] = command('tarnwind:answer', 'juggling', $piece, '--json');
+    expect($status)->toBe(1)->and($errors)->toBe("There is no such craft that answers; there are read, count, hand, touch, pedal.\n");
+});
+
 it('plays and exports a plan', function (): void {
     $folder = sys_get_temp_dir();
     $piece = database_path('demo/lantern-on-the-water.musicxml');

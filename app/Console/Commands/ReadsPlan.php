@@ -4,24 +4,19 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Score;
 
 /**
- * The option that gives a plan; without it the suggestion of the school is taken.
+ * The plan that is given; without one the suggestion of the school is taken.
  */
 trait ReadsPlan
 {
+    use ReadsGivenPlan;
     use ReadsSchool;
 
     private function plan(Score $score): Plan
     {
-        $path = $this->option('plan');
-        if (is_string($path)) {
-            return Crafts::registry()->plans->read($this->contents($path));
-        }
-
-        return $this->suggested($score, $this->school());
+        return $this->givenPlan() ?? $this->suggested($score, $this->school());
     }
 }
