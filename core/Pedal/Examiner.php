@@ -218,17 +218,27 @@ final class Examiner
         );
     }
 
+    /**
+     * Harmonies that run into each other under one pedal: the worst of them, with how many more there are.
+     */
     private function findHarmonies(OpenSpan $open): void
     {
-        foreach ($open->harmonyChanges as [$k, $blur]) {
-            $before = $this->timeline->harmonyAt($k - 1)?->printedName() ?? '';
-            $after = $this->timeline->harmonyAt($k)?->printedName() ?? '';
-            $this->add(
-                FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, Unit::Blur,
-                sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur)),
-                new Remedy(Action::Change, 'Change here', at: $this->timeline->moments[$k]->at),
-            );
+        if ($open->harmonyChanges === []) {
+            return;
         }
+        [$k, $blur] = $open->harmonyChanges[0];
+        foreach ($open->harmonyChanges as $change) {
+            [$k, $blur] = $change[1] > $blur ? $change : [$k, $blur];
+        }
+        $before = $this->timeline->harmonyAt($k - 1)?->printedName() ?? '';
+        $after = $this->timeline->harmonyAt($k)?->printedName() ?? '';
+        $more = count($open->harmonyChanges) - 1;
+        $this->add(
+            FindingKind::HarmonyChangeUnderOnePedal, $blur >= Blur::CLOUDY_FROM ? Severity::Warning : Severity::Hint, $k, $blur, Blur::VEILED_FROM, Unit::Blur,
+            sprintf('%s still rings when %s begins: blur %s.', $before, $after, Blur::inWords($blur))
+                .($more === 0 ? '' : ($more === 1 ? ' The harmony changes once more under this pedal.' : " The harmony changes $more more times under this pedal.")),
+            new Remedy(Action::Change, 'Change here', at: $this->timeline->moments[$k]->at),
+        );
     }
 
     private function findBass(OpenSpan $open): void

@@ -12,7 +12,6 @@ enum FindingKind: string
     case HiddenByPedal = 'hidden-by-pedal';
     case RestHeldThrough = 'rest-held-through';
     case LongStaccato = 'long-staccato';
-    case SlurWithoutLift = 'slur-without-lift';
     case SlurBroken = 'slur-broken';
     case KeyHeldThrough = 'key-held-through';
 }

@@ -15,7 +15,6 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
-use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Score\Voices;
 use Tarnwind\Core\Tempo\TempoMap;
 
@@ -60,7 +59,6 @@ final readonly class Heard
     public function findings(?Score $written = null): array
     {
         $voices = Voices::of($this->score);
-        $begins = array_fill_keys(array_map(fn (Slur $slur): string => $slur->from, $this->score->slurs), true);
         $inside = [];
         foreach ($this->score->slurs as $slur) {
             foreach (array_slice($voices->under($slur), 0, -1) as $stroke) {
@@ -70,7 +68,7 @@ final readonly class Heard
         $findings = [];
         foreach ($this->lengths as $length) {
             $next = $voices->next($length->note)[0] ?? null;
-            $findings[] = $this->short($length) ?? $this->lift($length, $next !== null && isset($begins[$next->id])) ?? $this->broken($length, $next, isset($inside[$length->note->id]));
+            $findings[] = $this->short($length) ?? $this->broken($length, $next, isset($inside[$length->note->id]));
         }
 
         return [...array_values(array_filter($findings)), ...$this->restsHeldThrough(), ...$this->keysHeldThrough($written)];
@@ -91,26 +89,6 @@ final readonly class Heard
             ),
             default => null,
         };
-    }
-
-    /**
-     * A slur's end that is not heard: hidden by the pedal, or without a lift before the next slur.
-     */
-    private function lift(KeyLength $length, bool $slurFollows): ?Finding
-    {
-        if (! $length->ends || $length->articulation !== null) {
-            return null;
-        }
-        $name = $length->note->inWords();
-        $on = $this->soundsOn($length);
-        if ($length->share < 1) {
-            return $on > self::HEARD ? Finding::about([$length->note], FindingKind::HiddenByPedal, Severity::Hint, $on, self::HEARD, Unit::Seconds, sprintf('The pedal hides the lift at the end of the slur on %s: it sounds on for %.1f s.', $name, $on)) : null;
-        }
-
-        return $slurFollows && $on <= self::HEARD ? Finding::about(
-            [$length->note], FindingKind::SlurWithoutLift, Severity::Hint, $length->share, 1, Unit::Share, "The slur ends on $name and another begins at once: without a lift the two are heard as one.",
-            new Remedy(Action::Articulate, "Lift after $name", [$length->note->id], Articulation::NonLegato->value),
-        ) : null;
     }
 
     private function broken(KeyLength $length, ?Note $next, bool $isInside): ?Finding

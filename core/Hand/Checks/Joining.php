@@ -14,6 +14,7 @@ use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Spans;
 
 /**
@@ -22,17 +23,55 @@ use Tarnwind\Core\Hand\Spans;
  */
 final class Joining
 {
+    /** A stretch in a line is worth a word from so many semitones beyond the comfortable [start]. */
+    private const WORTH_SAYING = 2;
+
     /**
      * @param  list<Joint>  $joints
      * @return list<Finding>
      */
     public static function findings(Assignment $assignment, array $joints): array
     {
-        return array_values(array_filter(array_map(fn (Joint $joint): ?Finding => match ($joint->kind) {
-            JointKind::Fingers => self::stretch($assignment, $joint),
-            JointKind::Substitution => self::substitution($assignment, $joint),
-            JointKind::Pedal => self::pedal($assignment, $joint),
-        }, $joints)));
+        $findings = $breaks = [];
+        foreach ($joints as $joint) {
+            $finding = match ($joint->kind) {
+                JointKind::Fingers => self::stretch($assignment, $joint),
+                JointKind::Substitution => self::substitution($assignment, $joint),
+                JointKind::Pedal => null,
+            };
+            if ($joint->kind === JointKind::Pedal && self::isBroken($assignment, $joint)) {
+                $breaks[$assignment->reading->hands[$joint->from->id]->value][$joint->from->measure][] = $joint;
+            }
+            $findings[] = $finding;
+        }
+        foreach ($breaks as $ofHand) {
+            $findings = [...$findings, ...array_map(fn (array $ofBar): Finding => self::broken($assignment, $ofBar), array_values($ofHand))];
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /**
+     * Whether a join that fingers cannot make is made by nothing: a key that is struck again cannot be joined, a foot that
+     * is not planned yet will be, and one that goes over needs no word.
+     */
+    private static function isBroken(Assignment $assignment, Joint $joint): bool
+    {
+        return $joint->from->midi !== $joint->to->midi && $assignment->pedal !== [] && $assignment->pedalInto($joint->to->onset) === null;
+    }
+
+    /**
+     * What of a bar nothing joins, said once.
+     *
+     * @param  non-empty-list<Joint>  $joints  of one hand and bar
+     */
+    private static function broken(Assignment $assignment, array $joints): Finding
+    {
+        $first = $joints[0];
+        $more = count($joints) - 1;
+        $finding = self::unjoined($assignment, $first, Severity::Warning, ', and no pedal goes over: the slur breaks between '.$first->from->inWords().' and '.$first->to->inWords().'.');
+
+        return $more === 0 ? $finding : $finding->saying($finding->reason.($more === 1 ? ' So does another join of this bar.' : " So do $more other joins of this bar."));
     }
 
     private static function stretch(Assignment $assignment, Joint $joint): ?Finding
@@ -46,34 +85,25 @@ final class Joining
         $span = Spans::opened($from, $to, $hand->outwards() * ($joint->to->midi - $joint->from->midi));
         $comfortable = (new Spans($assignment->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
 
-        return $span <= $comfortable ? null : Finding::about(
+        return $span < $comfortable + self::WORTH_SAYING ? null : Finding::about(
             [$joint->from, $joint->to], FindingKind::Stretch, Severity::Hint, $span, $comfortable, Unit::Semitones,
             sprintf('%d–%d opens %d semitones from %s to %s; comfortable are %d. Let the wrist follow, do not force it.', $from, $to, $span, $joint->from->inWords(), $joint->to->inWords(), (int) floor($comfortable)),
             $assignment->fingering->freeing($joint->from, $joint->to),
         );
     }
 
-    private static function substitution(Assignment $assignment, Joint $joint): Finding
+    /**
+     * A silent change that the teacher's or the printed fingers need; what is planned may change as it is played.
+     */
+    private static function substitution(Assignment $assignment, Joint $joint): ?Finding
     {
-        $finger = $assignment->fingering->notes[$joint->from->id]->finger;
+        $here = $assignment->fingering->notes[$joint->from->id];
+        $next = $assignment->fingering->notes[$joint->to->id];
 
-        return self::unjoined(
+        return $here->source === Source::Planned && $next->source === Source::Planned ? null : self::unjoined(
             $assignment, $joint, Severity::Hint, "; change silently to $joint->changeTo, and the fingers join.",
-            new Remedy(Action::Finger, "Change to $joint->changeTo on ".$joint->from->inWords(), [$joint->from->id], "$finger-$joint->changeTo"),
+            new Remedy(Action::Finger, "Change to $joint->changeTo on ".$joint->from->inWords(), [$joint->from->id], "$here->finger-$joint->changeTo"),
         );
-    }
-
-    private static function pedal(Assignment $assignment, Joint $joint): Finding
-    {
-        $two = $joint->from->inWords().' and '.$joint->to->inWords();
-
-        if ($assignment->pedal === []) {
-            return self::unjoined($assignment, $joint, Severity::Hint, ": only the pedal will join $two.");
-        }
-
-        return $assignment->pedalInto($joint->to->onset) === null
-            ? self::unjoined($assignment, $joint, Severity::Warning, ", and no pedal goes over: the slur breaks between $two.")
-            : self::unjoined($assignment, $joint, Severity::Hint, ": the pedal must join $two, as planned.");
     }
 
     /**

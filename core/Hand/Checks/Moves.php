@@ -69,7 +69,7 @@ final class Moves
         $leap = Leap::from($from, $fingers, $to, $next);
         $time = $to->seconds - $from->seconds;
         $struck = $to->struck();
-        if ($struck === [] || $struck[0]->grace || $leap->fits($time)) {
+        if ($struck === [] || $struck[0]->grace || $leap->fits($time) || $time >= $leap->seconds()) {
             return null;
         }
         $help = 'leave early, look ahead, and practise arriving before the beat';
@@ -79,7 +79,7 @@ final class Moves
         }
 
         return Finding::about(
-            $struck, FindingKind::Leap, $time < $leap->seconds() ? Severity::Warning : Severity::Hint, $time, $leap->seconds(), Unit::Seconds,
+            $struck, FindingKind::Leap, Severity::Warning, $time, $leap->seconds(), Unit::Seconds,
             sprintf('The %s hand has %.2f s to get to %s, %d semitones away, and takes about %.2f s: %s.', $hand->value, $time, $struck[0]->inWords(), (int) round($leap->semitones), $leap->seconds(), $help),
             $offer?->remedy(),
         );

@@ -32,7 +32,6 @@ const KINDS: Record<Finding['kind'], string> = {
     'hidden-by-pedal': 'Hidden by the pedal',
     'rest-held-through': 'Rest held through',
     'long-staccato': 'Long staccato',
-    'slur-without-lift': 'No lift between slurs',
     'slur-broken': 'Slur broken',
     'key-held-through': 'Key held through a rest',
 };
