@@ -29,6 +29,23 @@ final readonly class Remedy
     }
 
     /**
+     * One action for many places; the first alone where they differ, null where there is none.
+     *
+     * @param  list<self>  $remedies
+     */
+    public static function all(array $remedies): ?self
+    {
+        $first = $remedies[0] ?? null;
+        foreach ($remedies as $remedy) {
+            if ($first === null || $remedy->at !== null || $remedy->action !== $first->action || $remedy->value !== $first->value) {
+                return $first;
+            }
+        }
+
+        return $first === null ? null : new self($first->action, $first->label, array_values(array_unique(array_merge(...array_map(fn (self $remedy): array => $remedy->notes, $remedies)))), $first->value);
+    }
+
+    /**
      * @return array{action: int|string, label: string, notes: list<string>, value: string, at: ?string}
      */
     public function toArray(): array

@@ -36,6 +36,9 @@ final class Assignment implements Derived
 
     private ?Redistribution $redistribution = null;
 
+    /** @var ?array<string, Note> */
+    private ?array $byId = null;
+
     /**
      * @param  list<Span>  $pedal  in order, not overlapping
      * @param  ?Levels  $levels  how loud notes are; null for by the print alone
@@ -112,6 +115,23 @@ final class Assignment implements Derived
     public function redistribution(): Redistribution
     {
         return $this->redistribution ??= new Redistribution($this);
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<Note>
+     */
+    public function notes(array $ids): array
+    {
+        return array_map(fn (string $id): Note => $this->byId()[$id], $ids);
+    }
+
+    /**
+     * @return array<string, Note>
+     */
+    private function byId(): array
+    {
+        return $this->byId ??= array_column($this->score->notes, null, 'id');
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Hand\Checks\Compass;
 use Tarnwind\Core\Hand\Checks\Joining;
 use Tarnwind\Core\Hand\Checks\LettingGo;
@@ -16,6 +17,7 @@ use Tarnwind\Core\Hand\Checks\SharedKeys;
 use Tarnwind\Core\Hand\Checks\SoftPedalMarks;
 use Tarnwind\Core\Hand\Checks\Speed;
 use Tarnwind\Core\Hand\Checks\Strain;
+use Tarnwind\Core\Score\Note;
 
 /**
  * What a teacher should hear about a fingering before the student does.
@@ -29,11 +31,29 @@ final class Findings
     public static function of(Assignment $assignment, array $joints): array
     {
         $near = self::near($assignment, $joints);
+        $once = Repeats::once($near, $assignment->score, fn (Finding $finding): ?string => self::sameness($assignment, $finding));
 
         return Finding::inOrder([
-            ...Relief::findings($assignment, $near), ...$near, ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
+            ...Relief::findings($assignment, $near), ...$once, ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
             ...Compass::findings($assignment), ...SoftPedalMarks::findings($assignment),
         ]);
+    }
+
+    /**
+     * What makes a chord, a leap or a shared key the same thing again; null for what stands by itself.
+     */
+    private static function sameness(Assignment $assignment, Finding $finding): ?string
+    {
+        $notes = $assignment->notes($finding->notes);
+        $keys = implode(' ', array_map(fn (Note $note): int => $note->midi, $notes));
+        $hand = $assignment->reading->hands[$finding->notes[0]]->value;
+
+        return match ($finding->kind) {
+            FindingKind::BeyondReach => "chord $hand {$finding->severity->value} $keys",
+            FindingKind::Leap => sprintf('leap %s %.2f %.2f', $hand, $finding->value, $finding->limit),
+            FindingKind::SharedKey => "key {$notes[0]->midi} $finding->measure",
+            default => null,
+        };
     }
 
     /**

@@ -116,6 +116,14 @@ final readonly class Fingering implements Derived
     }
 
     /**
+     * Whether all of some notes have the fingers that were planned here: another choice is the planner's, not the teacher's.
+     */
+    public function isPlanned(Note ...$notes): bool
+    {
+        return array_filter($notes, fn (Note $note): bool => ($this->notes[$note->id] ?? null)?->source !== Source::Planned) === [];
+    }
+
+    /**
      * @param  array<string, FingeredNote>  $asked
      * @param  array<string, int>  $fixed  fingers by note id
      * @param  array<string, true>  $loud  ids of notes

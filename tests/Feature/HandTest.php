@@ -134,8 +134,8 @@ it('measures what the foot does for the hand: a join without pedal is a warning'
     $unjoined = fn (array $marks): array => array_column(array_filter(askHand($this, $marks)->json('findings'), fn (array $finding): bool => $finding['kind'] === 'unjoined' && $finding['remedy'] === null), 'severity');
     $measures = $this->piece->score()->measures;
     $down = ['id' => 'p', 'craft' => 'pedal', 'kind' => 'span', 'from' => ['measure' => $measures[0]->id, 'offset' => '0'], 'to' => ['measure' => $measures[count($measures) - 1]->id, 'offset' => '4'], 'depth' => 'full', 'origin' => 'teacher', 'words' => ''];
-    $short = [...$down, 'to' => ['measure' => $measures[0]->id, 'offset' => '1']];
-    expect($unjoined([]))->toBe([])->and($unjoined([$down]))->toBe([])->and(array_unique($unjoined([$short])))->toBe(['warning']);
+    $short = array_map(fn ($measure): array => [...$down, 'id' => "p$measure->index", 'from' => ['measure' => $measure->id, 'offset' => '0'], 'to' => ['measure' => $measure->id, 'offset' => '1/2']], $measures);
+    expect($unjoined([]))->toBe([])->and($unjoined([$down]))->toBe([])->and(array_unique($unjoined($short)))->toBe(['warning']);
 });
 
 it('plays no note where no piano has a key', function (): void {

@@ -14,8 +14,8 @@ use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Hand\Joint;
 use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
-use Tarnwind\Core\Hand\Source;
 use Tarnwind\Core\Hand\Spans;
+use Tarnwind\Core\Performance\Span;
 
 /**
  * What fingers cannot join under a slur: with a silent change they may; else the pedal must, and may not be there. And
@@ -23,9 +23,6 @@ use Tarnwind\Core\Hand\Spans;
  */
 final class Joining
 {
-    /** A stretch in a line is worth a word from so many semitones beyond the comfortable [start]. */
-    private const WORTH_SAYING = 2;
-
     /**
      * @param  list<Joint>  $joints
      * @return list<Finding>
@@ -53,11 +50,14 @@ final class Joining
 
     /**
      * Whether a join that fingers cannot make is made by nothing: a key that is struck again cannot be joined, a foot that
-     * is not planned yet will be, and one that goes over needs no word.
+     * is not planned yet in this bar may be, and one that goes over needs no word.
      */
     private static function isBroken(Assignment $assignment, Joint $joint): bool
     {
-        return $joint->from->midi !== $joint->to->midi && $assignment->pedal !== [] && $assignment->pedalInto($joint->to->onset) === null;
+        $bar = $assignment->score->measures[$joint->to->measure];
+        $isPlanned = array_filter($assignment->pedal, fn (Span $span): bool => $span->down->isLessThan($bar->end()) && $bar->start->isLessThan($span->up)) !== [];
+
+        return $isPlanned && $joint->from->midi !== $joint->to->midi && $assignment->pedalInto($joint->to->onset) === null;
     }
 
     /**
@@ -79,13 +79,13 @@ final class Joining
         $hand = $assignment->reading->hands[$joint->from->id];
         $from = ($assignment->fingering->notes[$joint->from->id] ?? null)?->leaves;
         $to = ($assignment->fingering->notes[$joint->to->id] ?? null)?->finger;
-        if ($from === null || $to === null || $from === $to || $hand !== $assignment->reading->hands[$joint->to->id]) {
+        if ($from === null || $to === null || $from === $to || $assignment->fingering->isPlanned($joint->from, $joint->to) || $hand !== $assignment->reading->hands[$joint->to->id]) {
             return null;
         }
         $span = Spans::opened($from, $to, $hand->outwards() * ($joint->to->midi - $joint->from->midi));
         $comfortable = (new Spans($assignment->hands->reach($hand)))->comfortable(min($from, $to), max($from, $to));
 
-        return $span < $comfortable + self::WORTH_SAYING ? null : Finding::about(
+        return $span <= $comfortable ? null : Finding::about(
             [$joint->from, $joint->to], FindingKind::Stretch, Severity::Hint, $span, $comfortable, Unit::Semitones,
             sprintf('%d–%d opens %d semitones from %s to %s; comfortable are %d. Let the wrist follow, do not force it.', $from, $to, $span, $joint->from->inWords(), $joint->to->inWords(), (int) floor($comfortable)),
             $assignment->fingering->freeing($joint->from, $joint->to),
@@ -98,9 +98,8 @@ final class Joining
     private static function substitution(Assignment $assignment, Joint $joint): ?Finding
     {
         $here = $assignment->fingering->notes[$joint->from->id];
-        $next = $assignment->fingering->notes[$joint->to->id];
 
-        return $here->source === Source::Planned && $next->source === Source::Planned ? null : self::unjoined(
+        return $assignment->fingering->isPlanned($joint->from, $joint->to) ? null : self::unjoined(
             $assignment, $joint, Severity::Hint, "; change silently to $joint->changeTo, and the fingers join.",
             new Remedy(Action::Finger, "Change to $joint->changeTo on ".$joint->from->inWords(), [$joint->from->id], "$here->finger-$joint->changeTo"),
         );

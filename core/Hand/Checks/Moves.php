@@ -86,14 +86,14 @@ final class Moves
     }
 
     /**
-     * From one note to the next in a line.
+     * From one note to the next in a line, as the teacher's or the printed fingers go.
      *
      * @param  list<int>  $fingers
      * @param  list<int>  $next
      */
     private static function step(Assignment $assignment, Grip $from, array $fingers, Grip $to, array $next): ?Finding
     {
-        if (count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset) || $fingers[0] === $next[0]) {
+        if ($assignment->fingering->isPlanned($from->notes[0], $to->notes[0]) || count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset) || $fingers[0] === $next[0]) {
             return null;
         }
         [$note, $following] = [$from->notes[0], $to->notes[0]];

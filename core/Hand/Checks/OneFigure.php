@@ -14,7 +14,7 @@ use Tarnwind\Core\Hand\Figures;
 use Tarnwind\Core\Hand\FindingKind;
 
 /**
- * Figures that come again with other fingers.
+ * Figures that come again with other fingers than the teacher's or the printed ones.
  */
 final class OneFigure
 {
@@ -28,7 +28,7 @@ final class OneFigure
             foreach ($pairs as [$earlier, $later]) {
                 $here = $assignment->fingering->notes[$later->id];
                 $there = $assignment->fingering->notes[$earlier->id];
-                if ($here->finger !== $there->finger) {
+                if ($here->finger !== $there->finger && ! $assignment->fingering->isPlanned($earlier, $later)) {
                     $number = $assignment->score->measures[$likeness->like + $later->measure - $likeness->from]->number;
                     $findings[] = Finding::about(
                         [$later], FindingKind::TwoWays, Severity::Hint, 2, 1, Unit::Fingerings, "The figure of bar $number has other fingers here: $here->finger on ".$later->inWords().", $there->finger there.",

@@ -267,7 +267,13 @@ it('proposes to share out a passage where that frees a hand, and counts what is 
 
 it('proposes no passage where the other hand has no room, or where there is nothing to free', function (): void {
     $small = new Hands(new Reach(12, 13), new Reach(12, 13));
-    expect(handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: $small), FindingKind::BeyondReach))->toHaveCount(8)
+    expect(handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: $small), FindingKind::BeyondReach))->toHaveCount(2)
         ->and(handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: $small), FindingKind::Relief))->toBe([])
         ->and(handFindings(handTask(tenths('G4:8 A4:8'), hands: new Hands(new Reach(16, 17), new Reach(16, 17))), FindingKind::Relief))->toBe([]);
+});
+
+it('says the same chord once, with its bars', function (): void {
+    $found = handFindings(handTask(tenths('G5+G6:8 A5+A6:8'), hands: new Hands(new Reach(12, 13), new Reach(12, 13))), FindingKind::BeyondReach);
+    expect($found)->toHaveCount(2)->and($found[0]->reason)->toEndWith('The same in bars 2, 3 and 4.')->and([$found[0]->measure, count($found[0]->notes)])->toBe([0, 8])
+        ->and(handFindings(handTask(tenths('G4:8 A4:8'), hands: new Hands(new Reach(12, 13), new Reach(12, 13))), FindingKind::BeyondReach)[0]->remedy?->notes)->toHaveCount(4);
 });
