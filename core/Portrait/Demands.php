@@ -21,8 +21,10 @@ final class Demands
     /** Notes a second that count as one full measure of difficulty. */
     private const QUICK = 8.0;
 
-    /** Slower movement is no demand. */
+    /** Slower movement is no demand, and slower yet not worth a word. */
     private const SLOW = 2.0;
+
+    private const TOLD = 3.0;
 
     /** Semitones: what lies beyond an octave in one hand is wide; so far beyond it counts as one full measure. */
     private const OCTAVE = 12;
@@ -70,7 +72,7 @@ final class Demands
                 continue;
             }
             $kind = $limit->repetition ? 'strokes of one key' : 'notes';
-            $this->found[$limit->measure][] = [$limit->rate / self::QUICK, sprintf('%.1f %s a second', $limit->rate, $kind)];
+            $this->found[$limit->measure][] = [$limit->rate / self::QUICK, $limit->rate < self::TOLD ? '' : sprintf('%.1f %s a second', $limit->rate, $kind)];
         }
         $altered = [];
         foreach ($counting->hazards as $hazard) {
@@ -155,7 +157,7 @@ final class Demands
         foreach ($this->score->measures as $measure) {
             $found = $this->found[$measure->index] ?? [];
             usort($found, fn (array $a, array $b): int => $b[0] <=> $a[0]);
-            $demands[] = new Demand($measure->index, array_sum(array_column($found, 0)), array_column($found, 1));
+            $demands[] = new Demand($measure->index, array_sum(array_column($found, 0)), array_values(array_filter(array_column($found, 1))));
         }
 
         return $demands;

@@ -14,6 +14,7 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Tempo\TempoMap;
 
@@ -34,6 +35,9 @@ final readonly class Oddities
     private const TEMPO = 0.1;
 
     private const MOST_HARMONIES = 6;
+
+    /** Words that lead from one loudness to another. */
+    private const GRADUAL = '/cresc|decresc|dim\b|dim\.|dimin|calando|morendo|smorz|perdendosi|rinforz|sempre più|anschwell|abnehm|wachsend/iu';
 
     private function __construct(private Score $score, private Reading $reading, private Counting $counting, private TempoMap $tempo)
     {
@@ -89,24 +93,34 @@ final readonly class Oddities
     }
 
     /**
+     * Changes of loudness that no hairpin and no word leads to, each kind once.
+     *
      * @return list<Line>
      */
     private function sudden(): array
     {
-        $lines = [];
+        $found = [];
         $before = null;
         foreach ($this->score->signsOf('dynamics') as $mark) {
             $velocity = Loudness::velocityOf((string) $mark->value);
             if ($velocity === null) {
                 continue;
             }
-            if ($before !== null && abs($velocity - $before[0]) >= self::SUDDEN * Loudness::GRADE) {
-                $lines[] = new Line("Suddenly $mark->value after $before[1]", $mark->measure);
+            if ($before !== null && abs($velocity - $before[0]) >= self::SUDDEN * Loudness::GRADE && ! $this->isLedTo($before[2], $mark->onset)) {
+                $found["$mark->value after $before[1]"][] = $mark->measure;
             }
-            $before = [$velocity, (string) $mark->value];
+            $before = [$velocity, (string) $mark->value, $mark->onset];
         }
 
-        return $lines;
+        return array_map(fn (string $what, array $bars): Line => new Line("Suddenly $what".(count($bars) > 1 ? ', '.count($bars).' times' : ''), $bars[0]), array_keys($found), $found);
+    }
+
+    private function isLedTo(Fraction $from, Fraction $to): bool
+    {
+        $isBetween = fn (Sign $sign): bool => ! $sign->onset->isLessThan($from) && $sign->onset->isLessThan($to);
+        $words = array_filter($this->score->signsOf('words'), fn (Sign $sign): bool => $isBetween($sign) && preg_match(self::GRADUAL, (string) $sign->value) === 1);
+
+        return $words !== [] || array_filter($this->score->signsOf('wedge'), fn (Sign $sign): bool => $isBetween($sign) && $sign->value !== 'stop') !== [];
     }
 
     /**
@@ -136,7 +150,7 @@ final readonly class Oddities
             $steps = array_values(array_filter($this->tempo->steps(), fn (array $step): bool => abs($step[0] - $mark->onset->toFloat()) < 1e-9));
             $next = $steps[0][2] ?? $now;
             if ($mark->onset->isPositive() && abs($next / $now - 1) >= self::TEMPO) {
-                $lines[] = new Line(sprintf('The tempo goes from ♩ = %d to ♩ = %d', round($now), round($next)), $mark->measure);
+                $lines[] = new Line('The tempo goes from '.BeatTempo::inWords($this->score->measures[$mark->measure]->time, $now).' to '.BeatTempo::inWords($this->score->measures[$mark->measure]->time, $next), $mark->measure);
             }
             $now = $next;
         }
@@ -150,8 +164,9 @@ final readonly class Oddities
     private function silence(): array
     {
         $silent = array_keys(array_filter($this->reading->textures, fn (BarTexture $texture): bool => $texture === BarTexture::Silence));
+        $words = count($silent) === 1 ? 'A bar of silence: it belongs to the music' : count($silent).' bars of silence: they belong to the music';
 
-        return array_map(fn (int $bar): Line => new Line('A bar of silence: it belongs to the music', $bar), array_slice($silent, 0, 2));
+        return $silent === [] ? [] : [new Line($words, $silent[0])];
     }
 
     /**

@@ -22,6 +22,12 @@ final readonly class Portrait
 {
     private const MOST_LIKENESSES = 5;
 
+    /** Share of the bars that make a piece of one texture [start]. */
+    private const MOSTLY = 0.5;
+
+    /** Slower than so many notes a second, or strokes of one key, nothing limits the tempo [start]. */
+    private const QUICK = [false => 4.0, true => 3.0];
+
     private const HARDEST = 5;
 
     /** Bars are hard that ask so much more than the middle bar [start]. */
@@ -49,7 +55,7 @@ final readonly class Portrait
         $numbers = array_map(fn (Measure $measure): string => $measure->number, $score->measures);
 
         return new self($score, $reading, [
-            'Key and form' => [...self::keys($score, $reading), ...self::form($score, $reading, $numbers)],
+            'Key and form' => [self::kind($score, $reading), ...self::keys($score, $reading), ...self::form($score, $reading, $numbers)],
             'Tempo, and what limits it' => self::tempo($score, $tempo, $counting, $rates, $numbers),
             'Texture' => self::textures($reading, $numbers),
             'Hardest bars' => self::hardest($demands),
@@ -88,7 +94,9 @@ final readonly class Portrait
         $lines = [];
         foreach ($reading->keys as $index => $area) {
             $bar = $score->measureAt($area->from);
-            $lines[] = new Line($index === 0 ? $area->key->inWords() : "To {$area->key->inWords()} in bar $bar->number", $index === 0 ? null : $bar->index);
+            if ($index > 0) {
+                $lines[] = new Line("To {$area->key->inWords()} in bar $bar->number", $bar->index);
+            }
         }
 
         return $lines;
@@ -126,23 +134,25 @@ final readonly class Portrait
             $seconds += $tempo->seconds($score->measures[$bar]->end()) - $tempo->seconds($score->measures[$bar]->start);
         }
         $repeats = count($score->playbackOrder) > count($score->measures) ? ' with repeats' : '';
-        $lines = [new Line(sprintf('♩ = %d, %s%s', round($tempo->quartersPerMinute()), InWords::duration($seconds), $repeats))];
+        $lines = [new Line(BeatTempo::inWords($score->measures[0]->time, $tempo->quartersPerMinute()).', '.InWords::duration($seconds).$repeats)];
+        $isQuick = false;
         foreach ([false, true] as $repetition) {
             $hardest = null;
             foreach ($counting->limits as $limit) {
                 $hardest = $limit->repetition === $repetition && $limit->rate > ($hardest->rate ?? 0.0) ? $limit : $hardest;
             }
-            if ($hardest !== null) {
+            if ($hardest !== null && $hardest->rate >= self::QUICK[$repetition]) {
+                $isQuick = true;
                 $lines[] = new Line(sprintf($repetition ? 'One key %.1f times a second in bar %s' : 'A run of %.1f notes a second in bar %s', $hardest->rate, $numbers[$hardest->measure]), $hardest->measure);
             }
         }
         $limit = $counting->limit();
         if ($limit !== null) {
             $lines[] = new Line(sprintf(
-                $limit->tempo < $tempo->quartersPerMinute() ? 'At this student\'s measured rate bar %s goes no faster than ♩ = %d' : 'This student\'s measured rate carries the piece: bar %s, the limit, goes up to ♩ = %d',
-                $numbers[$limit->measure], round((float) $limit->tempo),
+                $limit->tempo < $tempo->quartersPerMinute() ? 'At this student\'s measured rate bar %s goes no faster than %s' : 'This student\'s measured rate carries the piece: bar %s, the limit, goes up to %s',
+                $numbers[$limit->measure], BeatTempo::inWords($score->measures[$limit->measure]->time, (float) $limit->tempo),
             ), $limit->measure);
-        } elseif ($counting->limits !== [] && $rates->run === null && $rates->repetition === null) {
+        } elseif ($isQuick && $rates->run === null && $rates->repetition === null) {
             $lines[] = new Line('How fast this student plays evenly has not been measured; with it the limit is known bar by bar');
         }
 
@@ -150,21 +160,28 @@ final readonly class Portrait
     }
 
     /**
-     * Stretches of one texture.
+     * Stretches of one texture; a bar by itself in the midst of another texture, or between two, is not told.
      *
      * @param  list<string>  $numbers
      * @return list<Line>
      */
     private static function textures(Reading $reading, array $numbers): array
     {
+        $textures = $reading->textures;
+        foreach ($textures as $bar => $texture) {
+            $before = $textures[$bar - 1] ?? null;
+            if ($before !== null && $before === ($reading->textures[$bar + 1] ?? null)) {
+                $textures[$bar] = $before;
+            }
+        }
         $lines = [];
-        for ($bar = 0; $bar < count($reading->textures); $bar += $length) {
+        for ($bar = 0; $bar < count($textures); $bar += $length) {
             $length = 1;
-            while (($reading->textures[$bar + $length] ?? null) === $reading->textures[$bar]) {
+            while (($textures[$bar + $length] ?? null) === $textures[$bar]) {
                 $length++;
             }
-            if ($reading->textures[$bar] !== BarTexture::Silence && ($length > 1 || $numbers[$bar] !== '0')) {
-                $lines[] = [$length, new Line(InWords::sentence($reading->textures[$bar]->inWords()).': '.InWords::bars($numbers, $bar, $length), $bar)];
+            if ($textures[$bar] !== BarTexture::Silence && $length > 1) {
+                $lines[] = [$length, new Line(InWords::sentence($textures[$bar]->inWords()).': '.InWords::bars($numbers, $bar, $length), $bar)];
             }
         }
         // Of many short stretches the longest are told, in their order.
@@ -176,6 +193,21 @@ final readonly class Portrait
     }
 
     /**
+     * What kind of piece it is: "Melody and accompaniment in D major, 6/8, 25 bars".
+     */
+    private static function kind(Score $score, Reading $reading): Line
+    {
+        $counts = array_count_values(array_map(fn (BarTexture $texture): string => $texture->value, array_filter($reading->textures, fn (BarTexture $texture): bool => $texture !== BarTexture::Silence)));
+        arsort($counts);
+        $most = array_key_first($counts);
+        $what = $most !== null && $counts[$most] >= self::MOSTLY * array_sum($counts) ? BarTexture::from($most)->inWords() : 'changing texture';
+        $metres = array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures)));
+        $metre = count($metres) > 2 ? 'changing metre' : implode(' and ', $metres);
+
+        return new Line(InWords::sentence($what).' in '.$reading->keys[0]->key->inWords().", $metre, ".count($score->measures).' bars');
+    }
+
+    /**
      * @param  list<Demand>  $demands
      * @return list<Line>
      */
@@ -184,7 +216,7 @@ final readonly class Portrait
         $values = array_map(fn (Demand $demand): float => $demand->value, $demands);
         sort($values);
         $middle = $values[intdiv(count($values), 2)] ?? 0.0;
-        $hard = array_values(array_filter($demands, fn (Demand $demand): bool => $demand->value > self::HARD * $middle && $demand->value > 0));
+        $hard = array_values(array_filter($demands, fn (Demand $demand): bool => $demand->value > self::HARD * $middle && $demand->reasons !== []));
         usort($hard, fn (Demand $a, Demand $b): int => $b->value <=> $a->value);
 
         return array_map(

@@ -11,17 +11,8 @@ use Tarnwind\Core\Score\Pitch;
  */
 final readonly class Key
 {
-    /** Scale degrees by distance from the tonic on the line of fifths, as [alteration, degree]. */
-    private const MAJOR = [
-        0 => ['', 'I'], 1 => ['', 'V'], 2 => ['', 'II'], 3 => ['', 'VI'], 4 => ['', 'III'], 5 => ['', 'VII'], -1 => ['', 'IV'],
-        -2 => ['♭', 'VII'], -3 => ['♭', 'III'], -4 => ['♭', 'VI'], -5 => ['♭', 'II'], -6 => ['♭', 'V'],
-        6 => ['♯', 'IV'], 7 => ['♯', 'I'], 8 => ['♯', 'V'], 9 => ['♯', 'II'],
-    ];
-
-    private const MINOR = [
-        0 => ['', 'I'], 1 => ['', 'V'], 2 => ['', 'II'], -1 => ['', 'IV'], -2 => ['', 'VII'], -3 => ['', 'III'], -4 => ['', 'VI'],
-        -5 => ['♭', 'II'], -6 => ['♭', 'V'], 3 => ['♯', 'VI'], 4 => ['♯', 'III'], 5 => ['♯', 'VII'], 6 => ['♯', 'IV'],
-    ];
+    /** Degrees in the order of fifths, from the fourth. */
+    private const DEGREES = ['IV', 'I', 'V', 'II', 'VI', 'III', 'VII'];
 
     /**
      * @param  int  $tonic  place of the tonic's name on the line of fifths
@@ -85,7 +76,11 @@ final readonly class Key
      */
     public function numeral(int $root, Quality $quality, int $inversion): string
     {
-        [$alteration, $degree] = ($this->minor ? self::MINOR : self::MAJOR)[$root - $this->tonic] ?? ['', '?'];
+        // The scale is seven places on the line of fifths, from the fourth degree, in minor from the sixth; beyond it degrees are altered.
+        $place = $root - $this->tonic;
+        $altered = (int) floor(($place - ($this->minor ? -4 : -1)) / 7);
+        $degree = self::DEGREES[(($place + 1) % 7 + 7) % 7];
+        $alteration = str_repeat($altered < 0 ? '♭' : '♯', abs($altered));
         if ($this->minor && $alteration === '♯' && $degree === 'VII') {
             $alteration = '';
         }

@@ -79,6 +79,7 @@ it('reads what is odd and does no harm, and every page of it comes', function (s
     'a mark far after the end' => [fn (): string => oddBar('<direction><direction-type><words>later</words></direction-type><offset sound="yes">999999999</offset></direction>')],
     'a long bar of quick notes' => [fn (): string => MusicXml::part(MusicXml::attributes(8).str_repeat(MusicXml::note('C4', 1).MusicXml::note('E4', 1), 500))],
     'many small bars of one chord' => [fn (): string => MusicXml::part(MusicXml::attributes(1).MusicXml::note('C4', 4), ...array_fill(0, 999, MusicXml::note('E4', 2).MusicXml::note('G4', 2)))],
+    'a mark shifted by nineteen digits' => [fn (): string => oddBar('<direction><direction-type><words>soon</words></direction-type><offset sound="yes">-9223372036854775808</offset></direction>')],
     'a note of no length' => [fn (): string => oddBar('<note><pitch><step>D</step><octave>4</octave></pitch></note>'), 'a note has no duration'],
     'markup in every text' => [fn (): string => str_replace(['Music<', 'later'], ['&lt;script&gt;alert(1)&lt;/script&gt;<', '&lt;img src=x onerror=alert(1)&gt;'], oddBar('<direction><direction-type><words>later</words></direction-type></direction>'))],
 ]);

@@ -313,7 +313,7 @@ final class PartReader
     {
         $offset = Xml::child($direction, 'offset');
         $onset = $this->start->plus($this->cursor);
-        if ($offset?->getAttribute('sound') === 'yes' && preg_match('/^-?[\d.]+$/', trim($offset->textContent)) === 1) {
+        if ($offset?->getAttribute('sound') === 'yes' && preg_match('/^-?\d{1,9}(\.\d{1,9})?$/D', trim($offset->textContent)) === 1) {
             $onset = $onset->plus(Fraction::parse($offset->textContent)->dividedBy($this->divisions));
             $end = $this->barring->starts[count($this->barring->starts) - 1];
             $onset = $onset->isLessThan(Fraction::zero()) ? Fraction::zero() : ($end->isLessThan($onset) ? $end : $onset);

@@ -43,7 +43,7 @@ function demands(array $bars): array
 
 it('tells key, form and what is unusual, each with its bar', function (): void {
     $portrait = portrait('slow-weather.musicxml');
-    expect(said($portrait, 'Key and form'))->toContain('C minor')->toContain('8 B: bars 9–12, 2 phrases')
+    expect(said($portrait, 'Key and form'))->toContain('Block chords in C minor, 4/4, 16 bars')->toContain('8 B: bars 9–12, 2 phrases')
         ->and(said($portrait, 'Unusual here'))->toContain('2 D♭ major over F: the flat second degree (Neapolitan) (♭II6)')->toContain('8 Suddenly f after p')->toContain('9 The lowest note of the piece, G1')
         ->and(said($portrait, 'Texture')[0])->toBe('0 Block chords: bars 1–13')
         ->and(said($portrait, 'Hardest bars'))->toContain('5 16 semitones in the left hand, 3 voices in the right hand');
@@ -58,9 +58,9 @@ it('says where a hand leaves its staff and where the hands cross', function (): 
 
 it('says what limits the tempo for a student of measured quickness', function (): void {
     $words = fn (Rates $rates): string => implode('; ', said(portrait('BWV_0775.xml', $rates), 'Tempo, and what limits it'));
-    // 5.33 notes a second at ♩ = 80: four a second carry up to 60, eight up to 120.
-    expect($words(new Rates(4.0)))->toContain('0 At this student\'s measured rate bar 1 goes no faster than ♩ = 60')
-        ->and($words(new Rates(8.0)))->toContain('goes up to ♩ = 120')
+    // 5.33 notes a second at an eighth of 160: four a second carry up to 120, eight up to 240.
+    expect($words(new Rates(4.0)))->toContain('0 At this student\'s measured rate bar 1 goes no faster than eighth = 120')
+        ->and($words(new Rates(8.0)))->toContain('goes up to eighth = 240')
         ->and($words(new Rates))->toContain('has not been measured');
 });
 
@@ -98,4 +98,33 @@ it('makes a portrait of every file of the corpus, with bars that exist', functio
         $at = $section['to'];
     }
     expect($at)->toBe($bars);
+})->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
+
+it('calls only sudden what nothing leads to, and says it once', function (): void {
+    $sign = fn (string $what): string => "<direction><direction-type>$what</direction-type></direction>";
+    $loud = fn (string $letter): string => $sign("<dynamics><$letter/></dynamics>");
+    $unusual = function (string $between) use ($loud): array {
+        $bar = MusicXml::line('C5:8 E5:8');
+        $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$loud('p').$bar, $between.$bar, $loud('f').$bar, $loud('p').$bar, $between.$bar, $loud('f').$bar));
+
+        return array_values(array_filter(array_map(fn (Line $line): string => "$line->measure $line->text", Portrait::of($score, Reading::of($score), TempoMap::of($score))->groups['Unusual here']), fn (string $line): bool => str_contains($line, 'Suddenly')));
+    };
+    expect($unusual(''))->toBe(['2 Suddenly f after p, 2 times', '3 Suddenly p after f'])
+        ->and($unusual($sign('<wedge type="crescendo"/>')))->toBe(['3 Suddenly p after f'])
+        ->and($unusual($sign('<words>poco a poco cresc.</words>')))->toBe(['3 Suddenly p after f'])
+        ->and($unusual($sign('<words>dolce</words>')))->toHaveCount(2);
+});
+
+it('names a tempo in the note value that is counted, and no slow run as what limits it', function (string $time, string $words): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, $time).MusicXml::line('C5:4 D5:4')));
+    expect(Portrait::of($score, Reading::of($score), TempoMap::of($score, 90.0))->groups['Tempo, and what limits it'][0]->text)->toStartWith($words);
+})->with([['4/4', '♩ = 90, '], ['6/8', '♩. = 60, '], ['3/8', 'eighth = 180, '], ['2/2', 'half = 45, ']]);
+
+it('tells no texture of a single bar', function (string $path): void {
+    [$score, $reading] = Labels::reading(basename($path));
+    $portrait = Portrait::of($score, $reading, TempoMap::of($score));
+    expect(preg_grep('/: bar \d+$/u', said($portrait, 'Texture')))->toBe([]);
+    foreach (preg_grep('/notes a second|times a second/', said($portrait, 'Tempo, and what limits it')) as $line) {
+        expect((float) preg_replace('/^.*?([\d.]+) (notes|times).*$/', '$1', $line))->toBeGreaterThanOrEqual(3.0);
+    }
 })->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Reading\Key;
 use Tarnwind\Core\Reading\KeyArea;
 use Tarnwind\Core\Reading\KeyReader;
+use Tarnwind\Core\Reading\Quality;
 use Tests\support\MusicXml;
 
 /**
@@ -57,4 +59,14 @@ it('names sounding keys for a transposing part', function (): void {
     $keys = KeyReader::read(MusicXml::score(MusicXml::part(...$bars)));
 
     expect((string) $keys[0]->key)->toBe('C major');
+});
+
+it('has a numeral for every root there is', function (): void {
+    foreach ([true, false] as $minor) {
+        $key = new Key(0, $minor);
+        $names = array_map(fn (int $fifths): string => $key->numeral($fifths, Quality::Major, 0), range(-14, 14));
+        // The leading note of minor is plain VII, as the lowered seventh is.
+        expect(array_unique($names))->toHaveCount($minor ? 28 : 29)->and(preg_grep('/^[♭♯]*(I|II|III|IV|V|VI|VII)$/u', $names))->toHaveCount(29);
+    }
+    expect((new Key(2, true))->numeral(10, Quality::Diminished, 0))->toBe('♯v°')->and((new Key(0, false))->numeral(-7, Quality::Major, 0))->toBe('♭I');
 });
