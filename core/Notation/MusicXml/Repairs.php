@@ -107,7 +107,7 @@ final class Repairs
             self::remove($note, 'duration');
         }
         $shown = Xml::child($note, 'rest') ?? Xml::child($note, 'unpitched');
-        if ($shown !== null && ! ctype_digit(Xml::text($shown, 'display-octave') ?? '0')) {
+        if ($shown !== null && preg_match('/^\d$/D', Xml::text($shown, 'display-octave') ?? '0') !== 1) {
             self::remove($shown, 'display-octave');
         }
         $type = Xml::child($note, 'type') ?? self::graceType($note);
