@@ -56,6 +56,9 @@ final class PartReader
 
     private string $number = '';
 
+    /** @var array<string, true> moments of fermatas */
+    private array $held = [];
+
     private bool $divisionsKnown = false;
 
     /** @var array<string, Fraction|Pitch> */
@@ -126,6 +129,10 @@ final class PartReader
                 case 'sound':
                     $this->readSound($child, $this->start->plus($this->cursor));
                     break;
+                case 'barline':
+                    // On a bar line it holds what ends there.
+                    $this->readFermata($child, $this->barring->starts[$this->index + ($child->getAttribute('location') === 'left' ? 0 : 1)], null);
+                    break;
             }
         }
         $this->measures[] = new Measure(
@@ -185,6 +192,9 @@ final class PartReader
         if (! $chord) {
             $this->chordOnset = $this->cursor;
             $this->cursor = $this->cursor->plus($length);
+        }
+        foreach ($notations as $notation) {
+            $this->readFermata($notation, $this->start->plus($offset), $staff + $this->staffOffset);
         }
         if ($pitch === null || $cue) {
             return;
@@ -400,6 +410,17 @@ final class PartReader
         $dynamics = $sound->getAttribute('dynamics');
         if (is_numeric($dynamics) && ! $printed) {
             $this->mark('loudness', $onset, min(127.0, 0.9 * (float) $dynamics), null);
+        }
+    }
+
+    /**
+     * Fermatas hold all voices: one a moment is enough, whatever it stands over.
+     */
+    private function readFermata(DOMElement $around, Fraction $onset, ?int $staff): void
+    {
+        if (Xml::child($around, 'fermata') !== null && ! isset($this->held[(string) $onset])) {
+            $this->held[(string) $onset] = true;
+            $this->mark('fermata', $onset, '', $staff);
         }
     }
 

@@ -76,6 +76,7 @@ final class ScoreReader
             $warnings = [...array_slice($warnings, 0, self::MOST_WARNINGS), "And $more more of this kind."];
         }
         usort($marks, fn (Sign $a, Sign $b): int => $a->onset->compareTo($b->onset));
+        $marks = self::oneFermataAMoment($marks);
 
         $order = PlaybackOrder::unfold(array_slice($barring->flow, 0, count($measures)), Limits::BARS + 1);
         Limits::played(count($order));
@@ -85,6 +86,24 @@ final class ScoreReader
             self::slursBetweenNotes($slurs, $notes), $order, $warnings,
             Voices::sharedNumbers($measures, $notes),
         );
+    }
+
+    /**
+     * Two parts of one piano may both have it.
+     *
+     * @param  list<Sign>  $marks  by onset
+     * @return list<Sign>
+     */
+    private static function oneFermataAMoment(array $marks): array
+    {
+        $last = null;
+
+        return array_values(array_filter($marks, function (Sign $mark) use (&$last): bool {
+            $isAgain = $mark->kind === 'fermata' && $last?->equals($mark->onset) === true;
+            $last = $mark->kind === 'fermata' ? $mark->onset : $last;
+
+            return ! $isAgain;
+        }));
     }
 
     /**

@@ -201,3 +201,13 @@ it('gives every bar and note an id that stays, and keeps those of the file', fun
     expect($ids($once))->toBe(['own', 'tw1-1-2', 'tw1-2-1'])->and($ids($twice))->toBe($ids($once))
         ->and($once->toPlainXml())->not->toContain('tw1-')->toContain('id="own"');
 });
+
+it('reads fermatas over notes, chords, rests and bar lines, one a moment', function (): void {
+    $fermata = '<fermata type="upright"/>';
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().MusicXml::note('C5', 8, '', $fermata).MusicXml::note('E5', 8, '<chord/>', $fermata).MusicXml::note('', 8, '', $fermata),
+        MusicXml::line('D5:16').'<barline location="right"><fermata/></barline>',
+        MusicXml::line('E5:16').'<backup><duration>16</duration></backup>'.MusicXml::note('C4', 16, '', $fermata, voice: '2'),
+    ));
+    expect(array_map(fn (Sign $sign): string => "$sign->onset", $score->signsOf('fermata')))->toBe(['0', '2', '8']);
+});
