@@ -124,7 +124,7 @@ test('the portrait of a new piece leads to its bars', async ({ page }) => {
     await card.getByRole('button', { name: 'Open desk' }).click();
     await expect(page.getByRole('heading', { name: 'Slow Weather' })).toBeVisible();
     await expect(page.getByText('A portrait, for Lio')).toBeVisible();
-    await expect(page.getByText('has not been measured')).toBeVisible();
+    await expect(page.getByText('Block chords in C minor, 4/4, 16 bars')).toBeVisible();
     expect(await seriousViolations(page)).toEqual([]);
 
     await page.getByRole('link', { name: /D♭ major over F: the flat second degree/ }).click();

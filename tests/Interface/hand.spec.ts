@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { layDigits } from '../../resources/js/crafts/hand/digits';
-import { clearFinger, moveOctaves, setFinger, typed } from '../../resources/js/crafts/hand/edits';
+import { clearFinger, keepFingers, moveOctaves, setFinger, typed } from '../../resources/js/crafts/hand/edits';
 import { keysAround } from '../../resources/js/crafts/hand/keyboard';
 import { findingsStrip } from '../../resources/js/desk/strip';
 import type { Laid } from '../../resources/js/engraving/layout';
@@ -21,6 +21,12 @@ test('a note has one finger of the teacher, the last one', () => {
     expect(clearFinger(marks, 'b').map(({ note }) => note)).toEqual(['a']);
     expect(clearFinger(marks, 'c')).toHaveLength(2);
     expect(setFinger([], 'x'.repeat(90), '1')[0]?.id.length).toBeLessThanOrEqual(60);
+});
+
+test("planned fingers are kept as the teacher's own, beside those she has; printed ones are already", () => {
+    const [[, a], [, b], [, c]] = [finger('a', 60, 'right', '1'), finger('b', 62, 'right', '2'), finger('c', 64, 'right', '3')];
+    const kept = keepFingers(setFinger([], 'b', '4'), [a, b, { ...c, source: 'printed' }]);
+    expect(kept.map(({ note, finger: digit }) => `${note} ${digit}`)).toEqual(['b 4', 'a 1']);
 });
 
 test('a second digit makes a silent change, a third begins anew', () => {

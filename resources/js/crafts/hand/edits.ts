@@ -1,9 +1,17 @@
 import { freshId, withoutNotes } from '../../desk/marks';
+import type { FingeredNote } from '@generated/hand';
 import type { FingerMark, OctaveMark } from '@generated/plan';
 
 /** Sets the finger of a note; an earlier one gives way. */
 export function setFinger(marks: readonly FingerMark[], note: string, finger: string): FingerMark[] {
     return [...clearFinger(marks, note), { id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger }];
+}
+
+/** Makes planned fingers the teacher's own, so that they stay as they are and are handed out; those that are printed are already. */
+export function keepFingers(marks: readonly FingerMark[], fingers: Iterable<FingeredNote>): FingerMark[] {
+    const known = new Set(marks.map(({ note }) => note));
+    const planned = [...fingers].filter(({ note, source }) => source === 'planned' && !known.has(note));
+    return [...marks, ...planned.map(({ note, finger }): FingerMark => ({ id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger }))];
 }
 
 /** Leaves a note's finger to be planned again. */

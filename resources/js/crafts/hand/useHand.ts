@@ -77,6 +77,13 @@ export function useHand({ copy, desk, score, answer }: Context) {
         else setFingers(edits.clearFinger(own.value, one));
     }
 
+    /** Makes the planned fingers of the selected note the teacher's own, those of the bars that are selected, or all of the piece. */
+    function keep(all: boolean): void {
+        const { isRange, notes } = desk.selection.value;
+        const kept = all ? [...byNote.value.values()] : isRange ? notes.flatMap((id) => byNote.value.get(id) ?? []) : note.value ? [note.value] : [];
+        setFingers(edits.keepFingers(own.value, kept));
+    }
+
     /** Gives the selected note to a hand, or all those of the bars that are selected. */
     function toHand(hand: FingeredNote['hand']): void {
         const { isRange, notes } = desk.selection.value;
@@ -120,6 +127,8 @@ export function useHand({ copy, desk, score, answer }: Context) {
             run: () => type(digit),
         })),
         { keys: ['a'], what: 'compare the fingers this note could have', label: 'Compare', run: () => void compare() },
+        { keys: ['f'], what: 'keep the planned finger, or those of the bars selected', label: 'Keep fingers', run: () => keep(false) },
+        { keys: ['⇧f'], shown: ['⇧F'], what: 'keep all fingers of the piece', run: () => keep(true) },
         { keys: ['0', 'Backspace'], what: 'plan this finger again', label: 'Plan it again', run: clear },
         {
             keys: ['k'],
