@@ -25,6 +25,9 @@ final readonly class Portrait
     /** Share of the bars that make a piece of one texture [start]. */
     private const MOSTLY = 0.5;
 
+    /** A student who could play it so many times as fast is not limited by it [start]. */
+    private const FAR = 2.0;
+
     /** Slower than so many notes a second, or strokes of one key, nothing limits the tempo [start]. */
     private const QUICK = [false => 4.0, true => 3.0];
 
@@ -147,12 +150,12 @@ final readonly class Portrait
             }
         }
         $limit = $counting->limit();
-        if ($limit !== null) {
+        if ($limit !== null && $limit->tempo < self::FAR * $tempo->quartersPerMinute()) {
             $lines[] = new Line(sprintf(
                 $limit->tempo < $tempo->quartersPerMinute() ? 'At this student\'s measured rate bar %s goes no faster than %s' : 'This student\'s measured rate carries the piece: bar %s, the limit, goes up to %s',
                 $numbers[$limit->measure], BeatTempo::inWords($score->measures[$limit->measure]->time, (float) $limit->tempo),
             ), $limit->measure);
-        } elseif ($isQuick && $rates->run === null && $rates->repetition === null) {
+        } elseif ($limit === null && $isQuick && $rates->run === null && $rates->repetition === null) {
             $lines[] = new Line('How fast this student plays evenly has not been measured; with it the limit is known bar by bar');
         }
 
