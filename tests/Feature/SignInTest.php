@@ -16,6 +16,7 @@ it('signs a teacher in and out', function (): void {
     expect($teacher->password)->not->toBe('reed-bed-at-dawn');
     $this->post('/sign-out')->assertRedirect('/sign-in');
     $this->assertGuest();
+    $this->post('/sign-in', ['email' => 'WREN@tarnwind.invalid', 'password' => 'reed-bed-at-dawn'])->assertRedirect('/');
 });
 
 it('refuses a wrong password and holds up many tries', function (): void {

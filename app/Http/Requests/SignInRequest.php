@@ -42,7 +42,7 @@ final class SignInRequest extends FormRequest
     public function authenticate(): void
     {
         $account = $this->string('email')->lower()->toString();
-        $teacher = User::query()->where('email', $account)->first();
+        $teacher = User::query()->whereRaw('lower(email) = ?', [$account])->first();
         $device = KnownDevice::of($this, $teacher);
         $limits = $device === null
             ? ["place|{$this->ip()}|$account" => self::TRIES, "place|{$this->ip()}" => self::TRIES_FROM_ONE_PLACE, "account|$account" => self::TRIES_FOR_ONE_ACCOUNT]
@@ -53,7 +53,8 @@ final class SignInRequest extends FormRequest
             }
         }
         // As much is worked out for an address that is not known, so that the time tells nothing.
-        $isRight = Hash::check($this->string('password')->toString(), $teacher === null ? self::passwordOfNobody() : $teacher->password);
+        $password = $this->string('password')->toString();
+        $isRight = Hash::check($password, $teacher === null ? self::passwordOfNobody() : $teacher->password);
         if ($teacher === null || ! $isRight) {
             foreach ($limits as $key => [, $seconds]) {
                 RateLimiter::hit("sign-in|$key", $seconds);
@@ -61,6 +62,9 @@ final class SignInRequest extends FormRequest
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
         RateLimiter::clear('sign-in|'.array_key_first($limits));
+        if (Hash::needsRehash($teacher->password)) {
+            $teacher->update(['password' => $password]);
+        }
         Auth::login($teacher);
         KnownDevice::remember($this, $teacher);
     }
