@@ -13,6 +13,12 @@ use Tarnwind\Core\Score\Search;
  */
 final class Cadences
 {
+    /** Bars, as numerator and denominator: what is shorter leads from one phrase to another, and ends on nothing [start]. */
+    private const SHORTEST = [3, 2];
+
+    /** Bars for which a fourth degree must last, or it is the tonic's neighbour [start]. */
+    private const PLAGAL = [1, 2];
+
     /**
      * @param  list<KeyArea>  $keys
      * @param  list<Harmony>  $harmonies
@@ -24,12 +30,19 @@ final class Cadences
         $chords = Harmony::chords($harmonies);
         $ends = array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1));
         $found = [];
+        $begin = Fraction::zero();
         foreach ([...$ends, $score->end()] as $end) {
+            $bar = $score->measureAt($begin)->time->length();
+            $isShort = $end->minus($begin)->isLessThan($bar->times(Fraction::of(...self::SHORTEST)));
+            $begin = $end;
+            if ($isShort && ! $end->equals($score->end())) {
+                continue;
+            }
             $last = Search::last(count($chords), fn (int $index): bool => $chords[$index]->from->isLessThan($end));
             if (! isset($chords[$last]) || ! $chords[$last]->from->isLessThan($end)) {
                 continue;
             }
-            $kind = self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last]);
+            $kind = self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last], $bar);
             if ($kind !== null) {
                 $found[(string) $chords[$last]->from] = new Cadence($kind, $chords[$last]->from);
             }
@@ -38,7 +51,10 @@ final class Cadences
         return array_values($found);
     }
 
-    private static function kind(Key $key, ?Harmony $before, Harmony $last): ?CadenceKind
+    /**
+     * @param  Fraction  $bar  its length
+     */
+    private static function kind(Key $key, ?Harmony $before, Harmony $last, Fraction $bar): ?CadenceKind
     {
         $isDominant = fn (?Harmony $chord): bool => $chord !== null && $chord->root === $key->tonic + 1
             && in_array($chord->quality, [Quality::Major, Quality::DominantSeventh], true);
@@ -47,7 +63,8 @@ final class Cadences
 
         return match (true) {
             $isTonic && ($isDominant($before) || self::leads($before, $key)) => CadenceKind::Full,
-            $isTonic && $before !== null && $before->root === $key->tonic - 1 && $before->quality->isConsonant() => CadenceKind::Plagal,
+            $isTonic && $last->inversion === 0 && $before !== null && $before->root === $key->tonic - 1 && $before->quality->isConsonant()
+                && ! $before->to->minus($before->from)->isLessThan($bar->times(Fraction::of(...self::PLAGAL))) => CadenceKind::Plagal,
             $isDominant($last) => CadenceKind::Half,
             $isDominant($before) && in_array($last->root, [$sixth, $key->tonic - 4], true) => CadenceKind::Deceptive,
             default => null,
@@ -56,7 +73,7 @@ final class Cadences
 
     private static function leads(?Harmony $chord, Key $key): bool
     {
-        return $chord !== null && in_array($chord->quality, [Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true) && $chord->root === $key->tonic + 5;
+        return $chord !== null && in_array($chord->quality, [Quality::Diminished, Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true) && $chord->root === $key->tonic + 5;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Tarnwind\Core\Reading\Cadence;
 use Tarnwind\Core\Reading\NonChordNote;
 use Tarnwind\Core\Reading\Reading;
+use Tests\support\Labels;
 use Tests\support\MusicXml;
 
 /**
@@ -46,12 +47,23 @@ function cadences(array $bars, int $fifths = 0): array
     return array_map(fn (Cadence $cadence): string => $cadence->kind->value, Reading::of(MusicXml::score(MusicXml::piano($bars, '4/4', $fifths)))->cadences);
 }
 
+it('calls no neighbour chord a plagal cadence, and finds none in a bar that leads on', function (): void {
+    $tonic = ['C5:16', 'C3+E3+G3:16'];
+    $neighbour = ['C5:4 C5:4 C5:8', 'C3+E3+G3:4 C3+F3+A3:4 C3+E3+G3:8'];
+    expect(cadences([$tonic, $neighbour, $tonic, $neighbour]))->not->toContain('plagal');
+    [$score, $reading] = Labels::reading('skipping-stones.musicxml');
+    $places = array_map(fn (Cadence $cadence): string => $cadence->kind->value.' '.$score->measureAt($cadence->at)->number, $reading->cadences);
+    // A bar of the dominant leads back to the opening; the end comes by the leading-note chord.
+    expect($places)->toBe(['half 3', 'half 8', 'full 16', 'full 22', 'full 25']);
+});
+
 it('names the cadence a piece ends with', function (array $end, string $kind): void {
     $opening = [['E5:4 D5:4 C5:8', 'C3+E3+G3:16'], ['A4:8 C5:8', 'F3+A3+C4:16'], ['B4:8 D5:8', 'G3+B3+D4:16'], ['C5:16', 'C3+E3+G3:16']];
     $found = cadences([...$opening, ...$end]);
     expect(end($found))->toBe($kind);
 })->with([
     'full' => [[['D5:16', 'G3+B3+F4:16'], ['C5:16', 'C3+E3+G3:16']], 'full'],
+    'full, by the leading-note chord' => [[['D5:16', 'B3+F4:16'], ['C5:16', 'C3+E3+G3:16']], 'full'],
     'plagal' => [[['C5:16', 'F3+A3:16'], ['C5:16', 'C3+E3+G3:16']], 'plagal'],
     'half' => [[['A4:16', 'F3+C4:16'], ['B4:16', 'G3+D4:16']], 'half'],
     'deceptive' => [[['D5:16', 'G3+B3+F4:16'], ['C5:16', 'A3+C4+E4:16']], 'deceptive'],
