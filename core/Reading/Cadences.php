@@ -63,7 +63,7 @@ final class Cadences
 
         return match (true) {
             $isTonic && ($isDominant($before) || self::leads($before, $key)) => CadenceKind::Full,
-            $isTonic && $last->inversion === 0 && $before !== null && $before->root === $key->tonic - 1 && $before->quality->isConsonant()
+            $isTonic && $last->inversion === 0 && $before?->inversion === 0 && $before->root === $key->tonic - 1 && $before->quality->isConsonant()
                 && ! $before->to->minus($before->from)->isLessThan($bar->times(Fraction::of(...self::PLAGAL))) => CadenceKind::Plagal,
             $isDominant($last) => CadenceKind::Half,
             $isDominant($before) && in_array($last->root, [$sixth, $key->tonic - 4], true) => CadenceKind::Deceptive,
