@@ -12,6 +12,7 @@ use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Student\Hands;
@@ -192,7 +193,7 @@ final readonly class Fingering implements Derived
             while (isset($reading->keys[$area + 1]) && ! $grip->notes[0]->onset->isLessThan($reading->keys[$area]->to)) {
                 $area++;
             }
-            $tonics[] = isset($reading->keys[$area]) ? (($reading->keys[$area]->key->tonic * 7) % 12 + 12) % 12 : null;
+            $tonics[] = isset($reading->keys[$area]) ? Pitch::classAtFifths($reading->keys[$area]->key->tonic) : null;
         }
 
         return $tonics;

@@ -42,7 +42,7 @@ final class Cadences
             if (! isset($chords[$last]) || ! $chords[$last]->from->isLessThan($end)) {
                 continue;
             }
-            $kind = self::kind(self::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last], $bar);
+            $kind = self::kind(KeyArea::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last], $bar);
             if ($kind !== null) {
                 $found[(string) $chords[$last]->from] = new Cadence($kind, $chords[$last]->from);
             }
@@ -74,13 +74,5 @@ final class Cadences
     private static function leads(?Harmony $chord, Key $key): bool
     {
         return $chord !== null && in_array($chord->quality, [Quality::Diminished, Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true) && $chord->root === $key->tonic + 5;
-    }
-
-    /**
-     * @param  list<KeyArea>  $keys
-     */
-    private static function keyAt(array $keys, Fraction $at): Key
-    {
-        return $keys[Search::last(count($keys), fn (int $index): bool => ! $at->isLessThan($keys[$index]->from))]->key;
     }
 }

@@ -118,7 +118,7 @@ final readonly class Harmony
      */
     public function pitchClasses(): array
     {
-        $root = (($this->root * 7) % 12 + 12) % 12;
+        $root = Pitch::classAtFifths($this->root);
 
         return array_map(fn (int $interval): int => ($root + $interval) % 12, $this->quality->intervals());
     }

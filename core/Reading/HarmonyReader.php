@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Reading;
 
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -87,8 +88,7 @@ final class HarmonyReader
             $weights = array_fill(0, 24, 0.0);
             $total = 0.0;
             $lowest = 128;
-            $strength = $slices[$start]->strength;
-            $change = self::CHANGE[$strength >= 1 ? 3 : ($strength >= 0.75 ? 2 : ($strength >= 0.5 ? 1 : 0))];
+            $change = self::CHANGE[Slice::rank($slices[$start]->strength)];
             for ($end = $start; $end < min($count, $start + self::MOST_SLICES) && ($end === $start || ! isset($wall[$end])); $end++) {
                 foreach ($slices[$end]->weights as $class => $weight) {
                     $weights[$class] += $weight;
@@ -131,7 +131,7 @@ final class HarmonyReader
                 }
             }
             if ($start !== null && $end !== null) {
-                $found[$start] = [$end, (($harmony->root * 7) % 12 + 12) % 12, $harmony->quality, $harmony];
+                $found[$start] = [$end, Pitch::classAtFifths($harmony->root), $harmony->quality, $harmony];
             }
         }
 

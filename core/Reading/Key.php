@@ -53,7 +53,7 @@ final readonly class Key
         $scale = array_fill(0, 12, false);
         for ($fifths = $this->tonic - 4; $fifths <= $this->tonic + 5; $fifths++) {
             if ($this->has($fifths)) {
-                $scale[(($fifths * 7) % 12 + 12) % 12] = true;
+                $scale[Pitch::classAtFifths($fifths)] = true;
             }
         }
 

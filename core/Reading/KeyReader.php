@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -105,7 +106,7 @@ final class KeyReader
         $classes = array_fill(0, 12, 0.0);
         $total = 0.0;
         foreach ($window as $fifths => $weight) {
-            $classes[(($fifths * 7) % 12 + 12) % 12] += $weight;
+            $classes[Pitch::classAtFifths($fifths)] += $weight;
             $total += $weight;
         }
         $costs = [];

@@ -102,7 +102,7 @@ final class Numerals
     {
         [$flatSixth, $raisedFourth] = [$key->tonic - 4, $key->tonic + 6];
         $names = array_flip($harmony->names);
-        $inChord = $harmony->holds(self::pitchClass($flatSixth)) && $harmony->holds(self::pitchClass($raisedFourth));
+        $inChord = $harmony->holds(Pitch::classAtFifths($flatSixth)) && $harmony->holds(Pitch::classAtFifths($raisedFourth));
         if (! isset($names[$flatSixth], $names[$raisedFourth]) || (! $inChord && $harmony->bass !== $flatSixth)) {
             return null;
         }
@@ -122,7 +122,7 @@ final class Numerals
         if ($next === null || $next->quality === Quality::DiminishedSeventh) {
             return [null, null];
         }
-        $target = self::pitchClass($next->root);
+        $target = Pitch::classAtFifths($next->root);
         if ($harmony->holds(($target + 11) % 12)) {
             $root = $next->root + 5;
             if ($next->root === $key->tonic) {
@@ -137,7 +137,7 @@ final class Numerals
 
     private static function inversionOver(Harmony $harmony, int $root): int
     {
-        $steps = ((self::pitchClass($harmony->bass ?? $harmony->root) - self::pitchClass($root)) % 12 + 12) % 12;
+        $steps = ((Pitch::classAtFifths($harmony->bass ?? $harmony->root) - Pitch::classAtFifths($root)) % 12 + 12) % 12;
 
         return $steps % 3 === 0 ? intdiv($steps, 3) : 0;
     }
@@ -183,10 +183,5 @@ final class Numerals
         $distance = $root - $key->tonic + ($key->minor ? 3 : 0);
 
         return $distance <= 1 ? Quality::Major : ($distance <= 4 ? Quality::Minor : Quality::Diminished);
-    }
-
-    private static function pitchClass(int $fifths): int
-    {
-        return (($fifths * 7) % 12 + 12) % 12;
     }
 }

@@ -35,6 +35,16 @@ final class Slice
     }
 
     /**
+     * The rank of a strength among costs for below 0.5, 0.5, 0.75 and 1.
+     *
+     * @return int<0, 3>
+     */
+    public static function rank(float $strength): int
+    {
+        return $strength >= 1 ? 3 : ($strength >= 0.75 ? 2 : ($strength >= 0.5 ? 1 : 0));
+    }
+
+    /**
      * @param  float  $sounding  beats
      * @param  float  $bonus  beats added for being struck here
      */

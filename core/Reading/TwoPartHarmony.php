@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -229,9 +230,9 @@ final class TwoPartHarmony
             $against[$note->midi % 12] += $weight * self::AGAINST[$this->steps[$note->id]];
             $lowest = min($lowest, $note->midi);
         }
-        $key = $this->keyAt($from);
+        $key = KeyArea::keyAt($this->keys, $from);
         $scale = $key->scale();
-        $tonic = (($key->tonic * 7) % 12 + 12) % 12;
+        $tonic = Pitch::classAtFifths($key->tonic);
         $all = array_sum($against);
         $values = [];
         foreach ($this->chords as [$root, $quality, $chord]) {
@@ -256,7 +257,7 @@ final class TwoPartHarmony
      */
     private function followed(array $before, array $values, float $strength): array
     {
-        $change = self::CHANGE[$strength >= 1 ? 3 : ($strength >= 0.75 ? 2 : ($strength >= 0.5 ? 1 : 0))];
+        $change = self::CHANGE[Slice::rank($strength)];
         /** @var array<int, int> $bestOn by root */
         $bestOn = [];
         foreach ($this->chords as $index => [$root]) {
@@ -281,19 +282,6 @@ final class TwoPartHarmony
         }
 
         return [$ways, $from];
-    }
-
-    private function keyAt(Fraction $at): Key
-    {
-        $key = $this->keys[0]->key;
-        foreach ($this->keys as $area) {
-            if ($at->isLessThan($area->from)) {
-                break;
-            }
-            $key = $area->key;
-        }
-
-        return $key;
     }
 
     private static function isStep(?Note $one, Note $other): bool

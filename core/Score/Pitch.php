@@ -56,6 +56,14 @@ final readonly class Pitch
     }
 
     /**
+     * The pitch class at a place on the line of fifths, C being 0.
+     */
+    public static function classAtFifths(int $fifths): int
+    {
+        return (($fifths * 7) % 12 + 12) % 12;
+    }
+
+    /**
      * The place of a name such as "Bb" on the line of fifths.
      */
     public static function fifthsOf(string $name): int
