@@ -1,6 +1,6 @@
 import fs from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { givePiece, openDesk, saved, seriousViolations, signIn } from './support/studio';
+import { expect } from '@playwright/test';
+import { givePiece, openDesk, saved, seriousViolations, signIn, test } from './support/studio';
 
 test('fingers are planned, set by typing, and the rest follows', async ({ page }) => {
     await signIn(page);

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest } from './support/studio';
+import { expect, type Page } from '@playwright/test';
+import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, test } from './support/studio';
 
 /** Places of the pedal spans of a copy, as its plan on the server has them. */
 async function spans(page: Page): Promise<{ from: string; to: string; depth: string; origin: string; kind: string }[]> {

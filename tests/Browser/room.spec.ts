@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { openDesk, saved, signIn } from './support/studio';
+import { expect } from '@playwright/test';
+import { openDesk, saved, signIn, test } from './support/studio';
 
 for (const [width, height] of [
     [1280, 800],

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { openDesk, saved, seriousViolations, signIn } from './support/studio';
+import { expect } from '@playwright/test';
+import { openDesk, saved, seriousViolations, signIn, test } from './support/studio';
 
 test('the teacher says how notes are left, and sees what the pedal makes of it', async ({ page }) => {
     await signIn(page);

@@ -1,9 +1,9 @@
-import { expect, test } from '@playwright/test';
-import { openDesk, saved, signIn } from './support/studio';
+import { expect } from '@playwright/test';
+import { openDesk, saved, signIn, test } from './support/studio';
 
 const toy = `http://127.0.0.1:${Number(process.env['TARNWIND_TEST_PORT'] ?? 8321) + 1}`;
 
-test.use({ baseURL: toy });
+test.use({ baseURL: toy, studio: 'toy' });
 
 test('a craft that is one folder on each side and one line in each list works like any other', async ({ page }) => {
     await signIn(page);

@@ -8,6 +8,7 @@ use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Boundary;
+use Tarnwind\Core\Reading\Cadence;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
@@ -103,6 +104,41 @@ final class Labels
             $left = array_filter($left, fn (float $at): bool => $at <= max([...$places($labels['begin']), ...$places($labels['also'])]) + 0.5);
             $wrong += count($left);
             $differences = [...$differences, ...array_map(fn (float $at): string => "$file: a phrase at quarter $at", array_values($left))];
+        }
+
+        return ['found' => $found, 'missed' => $missed, 'wrong' => $wrong, 'differences' => $differences];
+    }
+
+    /**
+     * Cadences against the labels, by the place they reach (up to a quarter away) and by kind.
+     *
+     * @return array{found: int, missed: int, wrong: int, differences: list<string>} wrong: of another kind, or where nobody hears one
+     */
+    public static function cadences(): array
+    {
+        $found = $missed = $wrong = 0;
+        $differences = [];
+        foreach (self::file('cadences')['pieces'] as $file => $labels) {
+            [$score, $reading] = self::reading($file);
+            $left = $reading->cadences;
+            $near = fn (string $place): array => array_filter($left, fn (Cadence $cadence): bool => abs($cadence->at->minus(self::place($score, $place))->toFloat()) <= 1);
+            foreach (explode(', ', $labels['must']) as $label) {
+                [$place, $kinds] = explode(' ', $label);
+                $there = $near($place);
+                $right = array_filter($there, fn (Cadence $cadence): bool => in_array($cadence->kind->value, explode('/', $kinds), true));
+                $right === [] ? $missed++ : $found++;
+                $wrong += (int) ($right === [] && $there !== []);
+                $differences = [...$differences, ...($right === [] ? ["$file $place: $kinds is read as ".(current($there) ?: null)?->kind->value] : [])];
+                $left = array_diff_key($left, $there);
+            }
+            foreach (explode(' ', $labels['also']) as $either) {
+                $left = array_diff_key($left, $near($either));
+            }
+            $wrong += count($left);
+            foreach ($left as $cadence) {
+                $bar = $score->measureAt($cadence->at);
+                $differences[] = "$file $bar->number:{$cadence->at->minus($bar->start)}: a {$cadence->kind->value} cadence";
+            }
         }
 
         return ['found' => $found, 'missed' => $missed, 'wrong' => $wrong, 'differences' => $differences];

@@ -11,6 +11,8 @@ rm -f "$DB_DATABASE"*
 touch "$DB_DATABASE"
 php artisan cache:clear --quiet
 php artisan migrate --seed --force --quiet
+# What each test starts from: see test in studio.ts.
+cp "$DB_DATABASE" "$DB_DATABASE.seeded"
 cd public
 exec env PHP_CLI_SERVER_WORKERS=4 php -d upload_max_filesize=21M -d post_max_size=24M -d memory_limit=512M -d opcache.enable_cli=1 -d display_errors=0 \
     -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php

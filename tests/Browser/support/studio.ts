@@ -1,5 +1,20 @@
+import { execFileSync } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** A test that starts from the seeded demo, whatever the tests before it (or its own first try) have done. */
+export const test = base.extend<{ studio: string; seeded: undefined }>({
+    studio: ['browser', { option: true }],
+    seeded: [
+        async ({ studio }, use) => {
+            const database = `database/${studio}-test.sqlite`;
+            const restore = '$live = new SQLite3($argv[1]); $live->busyTimeout(10000); (new SQLite3($argv[1] . ".seeded"))->backup($live);';
+            execFileSync('php', ['-r', restore, database]);
+            await use(undefined);
+        },
+        { auto: true },
+    ],
+});
 
 /** Signs in as the demo teacher, by the offered button. */
 export async function signIn(page: Page): Promise<void> {
