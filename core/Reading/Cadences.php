@@ -9,42 +9,66 @@ use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
 
 /**
- * Finds the cadences at the ends of phrases.
+ * Finds the cadences at the ends of phrases: of the chords around each end the one that is most a goal by harmony, bass
+ * and metre. All weights are ours [start].
  */
-final class Cadences
+final readonly class Cadences
 {
-    /** Bars, as numerator and denominator: what is shorter leads from one phrase to another, and ends on nothing [start]. */
+    /** Bars, as numerator and denominator: what is shorter leads from one phrase to another, and ends on nothing. */
     private const SHORTEST = [3, 2];
 
-    /** Bars for which a fourth degree must last, or it is the tonic's neighbour [start]. */
+    /** Bars before the end of a phrase within which its goal is looked for. */
+    private const WINDOW = [3, 2];
+
+    /** Bars for which a fourth degree must last, or it is the tonic's neighbour. */
     private const PLAGAL = [1, 2];
+
+    /** How much each kind is a goal; and a full cadence in another key than that of the place. */
+    private const KINDS = ['full' => 1.0, 'half' => 0.7, 'deceptive' => 0.6, 'plagal' => 0.6];
+
+    private const ELSEWHERE = -0.2;
+
+    /** By the rank of its place in the bar. */
+    private const PLACE = [-0.3, 0.0, 0.15, 0.3];
+
+    /** The dominant stands on its root; a half cadence is led to by its own dominant or a 6/4. */
+    private const PREPARED = 0.2;
+
+    /** For each bar that passes between the goal and the end of the phrase. */
+    private const AWAY = -0.3;
+
+    private const THRESHOLD = 0.6;
+
+    /**
+     * @param  list<Harmony>  $chords  one a chord
+     * @param  array<string, ?int>  $basses  by where a harmony begins, the bass of the one before, on the line of fifths
+     * @param  list<KeyArea>  $keys
+     */
+    private function __construct(private Score $score, private array $chords, private array $basses, private array $keys)
+    {
+    }
 
     /**
      * @param  list<KeyArea>  $keys
      * @param  list<Harmony>  $harmonies
      * @param  list<Boundary>  $boundaries
-     * @return list<Cadence>
+     * @return list<Cadence> by place
      */
     public static function find(Score $score, array $keys, array $harmonies, array $boundaries): array
     {
-        $chords = Harmony::chords($harmonies);
-        $ends = array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1));
+        $basses = [];
+        foreach ($harmonies as $harmony) {
+            $basses[(string) $harmony->to] = $harmony->bass;
+        }
+        $cadences = new self($score, Harmony::chords($harmonies), $basses, $keys);
         $found = [];
         $begin = Fraction::zero();
-        foreach ([...$ends, $score->end()] as $end) {
-            $bar = $score->measureAt($begin)->time->length();
-            $isShort = $end->minus($begin)->isLessThan($bar->times(Fraction::of(...self::SHORTEST)));
+        foreach ([...array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1)), $score->end()] as $end) {
+            $isShort = $end->minus($begin)->isLessThan($score->measureAt($begin)->time->length()->times(Fraction::of(...self::SHORTEST)));
+            $cadence = $isShort && ! $end->equals($score->end()) ? null : $cadences->at($begin, $end);
             $begin = $end;
-            if ($isShort && ! $end->equals($score->end())) {
-                continue;
-            }
-            $last = Search::last(count($chords), fn (int $index): bool => $chords[$index]->from->isLessThan($end));
-            if (! isset($chords[$last]) || ! $chords[$last]->from->isLessThan($end)) {
-                continue;
-            }
-            $kind = self::kind(KeyArea::keyAt($keys, $chords[$last]->from), $chords[$last - 1] ?? null, $chords[$last], $bar);
-            if ($kind !== null) {
-                $found[(string) $chords[$last]->from] = new Cadence($kind, $chords[$last]->from);
+            if ($cadence !== null) {
+                $found[(string) $cadence->at] ??= $cadence;
             }
         }
 
@@ -52,27 +76,108 @@ final class Cadences
     }
 
     /**
-     * @param  Fraction  $bar  its length
+     * Whether a chord goes to the next as its dominant, struck late and soon left or over its root, so that no phrase ends between them.
+     *
+     * @param  list<Harmony>  $chords
      */
-    private static function kind(Key $key, ?Harmony $before, Harmony $last, Fraction $bar): ?CadenceKind
+    public static function leadsOn(Score $score, array $chords, int $index): bool
     {
-        $isDominant = fn (?Harmony $chord): bool => $chord !== null && $chord->root === $key->tonic + 1
-            && in_array($chord->quality, [Quality::Major, Quality::DominantSeventh], true);
-        $isTonic = $last->root === $key->tonic && $last->quality->isConsonant();
-        $sixth = $key->minor ? $key->tonic - 4 : $key->tonic + 3;
+        if (! isset($chords[$index], $chords[$index + 1]) || ! $chords[$index + 1]->quality->isConsonant() || ! self::arrives($chords, $index + 1)) {
+            return false;
+        }
+        $chord = $chords[$index];
+        $bar = $score->measureAt($chord->from);
+        $half = $bar->time->length()->times(Fraction::of(1, 2));
 
-        return match (true) {
-            $isTonic && ($isDominant($before) || self::leads($before, $key)) => CadenceKind::Full,
-            $isTonic && $last->inversion === 0 && $before?->inversion === 0 && $before->root === $key->tonic - 1 && $before->quality->isConsonant()
-                && ! $before->to->minus($before->from)->isLessThan($bar->times(Fraction::of(...self::PLAGAL))) => CadenceKind::Plagal,
-            $isDominant($last) => CadenceKind::Half,
-            $isDominant($before) && in_array($last->root, [$sixth, $key->tonic - 4], true) => CadenceKind::Deceptive,
-            default => null,
-        };
+        return $chord->bass === $chords[$index + 1]->root || (! $chord->from->equals($bar->start) && $chord->to->minus($chord->from)->isLessThan($half));
     }
 
-    private static function leads(?Harmony $chord, Key $key): bool
+    private function at(Fraction $begin, Fraction $end): ?Cadence
     {
-        return $chord !== null && in_array($chord->quality, [Quality::Diminished, Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true) && $chord->root === $key->tonic + 5;
+        $last = Search::last(count($this->chords), fn (int $index): bool => $this->chords[$index]->from->isLessThan($end));
+        if (! isset($this->chords[$last]) || ! $this->chords[$last]->from->isLessThan($end)) {
+            return null;
+        }
+        if (self::leadsOn($this->score, $this->chords, $last)) {
+            $last++;
+        }
+        $bar = $this->score->measureAt($end->equals($this->score->end()) ? $this->chords[$last]->from : $end)->time->length();
+        $from = Fraction::max($begin, $end->minus($bar->times(Fraction::of(...self::WINDOW))));
+        $best = null;
+        $most = self::THRESHOLD;
+        for ($index = $last; $index >= 0 && ($index === $last || ! $this->chords[$index]->from->isLessThan($from)); $index--) {
+            [$kind, $value] = $this->judge($index, $bar, $index === $last) ?? [null, 0.0];
+            $value += self::AWAY * max(0.0, $end->minus($this->chords[$index]->to)->toFloat()) / $bar->toFloat();
+            if ($kind !== null && $value >= $most) {
+                [$best, $most] = [new Cadence($kind, $this->chords[$index]->from), $value];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * The kind of cadence a chord is the goal of, and how much it is one.
+     *
+     * @param  Fraction  $bar  its length
+     * @return ?array{CadenceKind, float}
+     */
+    private function judge(int $index, Fraction $bar, bool $isLast): ?array
+    {
+        $chord = $this->chords[$index];
+        $before = $this->chords[$index - 1] ?? null;
+        $key = KeyArea::keyAt($this->keys, $chord->from);
+        $measure = $this->score->measureAt($chord->from);
+        $value = self::PLACE[Slice::rank($measure->time->weightAt($chord->from->minus($measure->beatOrigin())))];
+        $isDominant = $chord->root === $key->tonic + 1 && self::isDominant($chord);
+        $isLong = ! $chord->to->minus($chord->from)->isLessThan($bar);
+        $isHome = $chord->root === $key->tonic && $chord->quality->isConsonant();
+        if ($before !== null && $chord->quality->isConsonant() && $chord->inversion === 0 && self::arrives($this->chords, $index)) {
+            $onRoot = $this->basses[(string) $chord->from] === $chord->root + 1;
+            $sixFour = $onRoot && ($this->chords[$index - 2] ?? null)?->root === $chord->root && $this->basses[(string) $before->from] === $before->root;
+            if ($isHome || $sixFour || ($onRoot && ! $isDominant && $before->quality === Quality::DominantSeventh)) {
+                return [CadenceKind::Full, $value + self::KINDS['full'] + ($isHome ? 0.0 : self::ELSEWHERE) + ($onRoot ? self::PREPARED : 0.0)];
+            }
+        }
+        if ($isLast && $chord->inversion === 0 && ($isDominant || ($isLong && $chord->quality === Quality::DominantSeventh))) {
+            $isPrepared = $before !== null && (self::leads($before, $chord->root) || $before->bass === $chord->root);
+
+            return [CadenceKind::Half, $value + self::KINDS['half'] + ($isPrepared ? self::PREPARED : 0.0)];
+        }
+        // A dominant whose own dominant leads to it is a goal, even where the bass goes on before the phrase ends.
+        if ($before !== null && $isDominant && $chord->quality === Quality::Major && $chord->inversion === 0 && self::leads($before, $chord->root)) {
+            return [CadenceKind::Half, $value + self::KINDS['half'] + self::PREPARED];
+        }
+        if ($isHome && $chord->inversion === 0 && $before?->inversion === 0 && $before->root === $key->tonic - 1 && $before->quality->isConsonant()
+            && ! $before->to->minus($before->from)->isLessThan($bar->times(Fraction::of(...self::PLAGAL)))) {
+            return [CadenceKind::Plagal, $value + self::KINDS['plagal']];
+        }
+        $isFalse = $before !== null && $before->root === $key->tonic + 1 && self::isDominant($before)
+            && in_array($chord->root, [$key->minor ? $key->tonic - 4 : $key->tonic + 3, $key->tonic - 4], true);
+
+        return $isFalse && $isLast ? [CadenceKind::Deceptive, $value + self::KINDS['deceptive']] : null;
+    }
+
+    /**
+     * Whether a chord is reached from its dominant, which may have had a passing chord over its root.
+     *
+     * @param  list<Harmony>  $chords
+     */
+    private static function arrives(array $chords, int $index): bool
+    {
+        [$root, $before, $earlier] = [$chords[$index]->root, $chords[$index - 1], $chords[$index - 2] ?? null];
+
+        return self::leads($before, $root) || ($before->bass === $root + 1 && $earlier !== null && self::leads($earlier, $root));
+    }
+
+    private static function leads(Harmony $chord, int $root): bool
+    {
+        return ($chord->root === $root + 1 && self::isDominant($chord))
+            || ($chord->root === $root + 5 && in_array($chord->quality, [Quality::Diminished, Quality::DiminishedSeventh, Quality::HalfDiminishedSeventh], true));
+    }
+
+    private static function isDominant(Harmony $chord): bool
+    {
+        return in_array($chord->quality, [Quality::Major, Quality::DominantSeventh], true);
     }
 }

@@ -33,6 +33,9 @@ final class PhraseReader
 
     private const CADENCE = 0.45;
 
+    /** Between a dominant and the chord it goes to. */
+    private const LEADS_ON = -0.9;
+
     private const PARALLEL = 0.55;
 
     private const BARLINE = 0.25;
@@ -95,6 +98,9 @@ final class PhraseReader
     /** @var array<string, true> onsets before which nothing sounds */
     private readonly array $afterSilence;
 
+    /** @var array<string, true> onsets of chords to which a dominant leads at once */
+    private array $ledTo = [];
+
     /** @var array<int, float> by bar, what a repeat that begins or ends there speaks for */
     private array $jumps = [];
 
@@ -108,6 +114,12 @@ final class PhraseReader
         $this->line = MelodyLine::of($score, $layers);
         $this->afterSilence = self::afterSilence($score);
         $this->readSlurs();
+        $chords = Harmony::chords($harmonies);
+        foreach ($chords as $index => $chord) {
+            if (Cadences::leadsOn($score, $chords, $index)) {
+                $this->ledTo[(string) $chord->to] = true;
+            }
+        }
         foreach ($score->marks as $mark) {
             if (in_array($mark->kind, ['dynamics', 'rehearsal', 'tempo', 'segno', 'coda'], true)) {
                 $this->marked[(string) $mark->onset] = true;
@@ -221,6 +233,9 @@ final class PhraseReader
         if ($this->closesBefore($note)) {
             $strength += self::CADENCE;
             $reasons[] = 'the harmony has come to rest';
+        }
+        if (isset($this->ledTo[(string) $note->onset])) {
+            $strength += self::LEADS_ON;
         }
         $offset = $note->onset->minus($measure->start);
         $strength += $offset->isZero() ? self::BARLINE : 0.0;
