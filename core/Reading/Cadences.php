@@ -14,11 +14,11 @@ use Tarnwind\Core\Score\Search;
  */
 final readonly class Cadences
 {
-    /** Bars, as numerator and denominator: what is shorter leads from one phrase to another, and ends on nothing. */
+    /** Bars, as numerator and denominator: what is shorter leads from one phrase to another, and mostly ends on nothing. */
     private const SHORTEST = [3, 2];
 
     /** Bars before the end of a phrase within which its goal is looked for. */
-    private const WINDOW = [3, 2];
+    private const WINDOW = [2, 1];
 
     /** Bars for which a fourth degree must last, or it is the tonic's neighbour. */
     private const PLAGAL = [1, 2];
@@ -38,6 +38,9 @@ final readonly class Cadences
     private const AWAY = -0.3;
 
     private const THRESHOLD = 0.6;
+
+    /** What a short stretch must bring. */
+    private const CERTAIN = 1.4;
 
     /**
      * @param  list<Harmony>  $chords  one a chord
@@ -65,7 +68,7 @@ final readonly class Cadences
         $begin = Fraction::zero();
         foreach ([...array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1)), $score->end()] as $end) {
             $isShort = $end->minus($begin)->isLessThan($score->measureAt($begin)->time->length()->times(Fraction::of(...self::SHORTEST)));
-            $cadence = $isShort && ! $end->equals($score->end()) ? null : $cadences->at($begin, $end);
+            $cadence = $cadences->at($begin, $end, $isShort && ! $end->equals($score->end()) ? self::CERTAIN : self::THRESHOLD);
             $begin = $end;
             if ($cadence !== null) {
                 $found[(string) $cadence->at] ??= $cadence;
@@ -92,7 +95,7 @@ final readonly class Cadences
         return $chord->bass === $chords[$index + 1]->root || (! $chord->from->equals($bar->start) && $chord->to->minus($chord->from)->isLessThan($half));
     }
 
-    private function at(Fraction $begin, Fraction $end): ?Cadence
+    private function at(Fraction $begin, Fraction $end, float $threshold): ?Cadence
     {
         $last = Search::last(count($this->chords), fn (int $index): bool => $this->chords[$index]->from->isLessThan($end));
         if (! isset($this->chords[$last]) || ! $this->chords[$last]->from->isLessThan($end)) {
@@ -104,9 +107,13 @@ final readonly class Cadences
         $bar = $this->score->measureAt($end->equals($this->score->end()) ? $this->chords[$last]->from : $end)->time->length();
         $from = Fraction::max($begin, $end->minus($bar->times(Fraction::of(...self::WINDOW))));
         $best = null;
-        $most = self::THRESHOLD;
+        $most = $threshold;
         for ($index = $last; $index >= 0 && ($index === $last || ! $this->chords[$index]->from->isLessThan($from)); $index--) {
-            [$kind, $value] = $this->judge($index, $bar, $index === $last) ?? [null, 0.0];
+            [$kind, $value] = $this->judge($index, $bar, $end, $index === $last) ?? [null, 0.0];
+            // A chord that has long been there is what a phrase stays on, but for the last of the piece.
+            if ($kind === CadenceKind::Full && $this->chords[$index]->from->isLessThan($from) && ! $end->equals($this->score->end())) {
+                continue;
+            }
             $value += self::AWAY * max(0.0, $end->minus($this->chords[$index]->to)->toFloat()) / $bar->toFloat();
             if ($kind !== null && $value >= $most) {
                 [$best, $most] = [new Cadence($kind, $this->chords[$index]->from), $value];
@@ -120,12 +127,14 @@ final readonly class Cadences
      * The kind of cadence a chord is the goal of, and how much it is one.
      *
      * @param  Fraction  $bar  its length
+     * @param  Fraction  $end  of the phrase
      * @return ?array{CadenceKind, float}
      */
-    private function judge(int $index, Fraction $bar, bool $isLast): ?array
+    private function judge(int $index, Fraction $bar, Fraction $end, bool $isLast): ?array
     {
         $chord = $this->chords[$index];
         $before = $this->chords[$index - 1] ?? null;
+        $next = $this->chords[$index + 1] ?? null;
         $key = KeyArea::keyAt($this->keys, $chord->from);
         $measure = $this->score->measureAt($chord->from);
         $value = self::PLACE[Slice::rank($measure->time->weightAt($chord->from->minus($measure->beatOrigin())))];
@@ -135,12 +144,13 @@ final readonly class Cadences
         if ($before !== null && $chord->quality->isConsonant() && $chord->inversion === 0 && self::arrives($this->chords, $index)) {
             $onRoot = $this->basses[(string) $chord->from] === $chord->root + 1;
             $sixFour = $onRoot && ($this->chords[$index - 2] ?? null)?->root === $chord->root && $this->basses[(string) $before->from] === $before->root;
-            if ($isHome || $sixFour || ($onRoot && ! $isDominant && $before->quality === Quality::DominantSeventh)) {
+            $staysToEnd = ! $chord->to->plus($bar->times(Fraction::of(1, 2)))->isLessThan($end);
+            if ($isHome || $sixFour || ($onRoot && $staysToEnd && ! $isDominant && $before->quality === Quality::DominantSeventh)) {
                 return [CadenceKind::Full, $value + self::KINDS['full'] + ($isHome ? 0.0 : self::ELSEWHERE) + ($onRoot ? self::PREPARED : 0.0)];
             }
         }
-        if ($isLast && $chord->inversion === 0 && ($isDominant || ($isLong && $chord->quality === Quality::DominantSeventh))) {
-            $isPrepared = $before !== null && (self::leads($before, $chord->root) || $before->bass === $chord->root);
+        if ($isLast && $chord->inversion === 0 && ($isDominant || ($isLong && $chord->quality === Quality::DominantSeventh && $next?->root !== $chord->root - 1))) {
+            $isPrepared = $before !== null && (self::leads($before, $chord->root) || $this->basses[(string) $chord->from] === $chord->root);
 
             return [CadenceKind::Half, $value + self::KINDS['half'] + ($isPrepared ? self::PREPARED : 0.0)];
         }

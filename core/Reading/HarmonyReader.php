@@ -24,6 +24,9 @@ final class HarmonyReader
     /** What a new harmony costs, by the strength of its place in the bar: below 0.5, 0.5, 0.75, 1. */
     private const CHANGE = [1.1, 0.8, 0.4, 0.25];
 
+    /** Strength of a place to which notes come early, rather than its bass late. */
+    private const STRONG = 0.75;
+
     /**
      * @param  list<KeyArea>  $keys
      * @param  list<FixedHarmony>  $fixed  by place, not overlapping
@@ -51,7 +54,7 @@ final class HarmonyReader
         $slices = (new Slicer($score, $from, $to, $cuts))->slices();
         $given = self::fixedAt($slices, $fixed) + self::inTwoParts($slices, TwoPartHarmony::read($score, $keys, $from, $to), $fixed);
         $segments = [];
-        foreach (self::merge(self::segments($slices, self::scales($keys, $slices), $given)) as $segment) {
+        foreach (self::withoutAnticipations($slices, self::merge(self::segments($slices, self::scales($keys, $slices), $given))) as $segment) {
             $segments = [...$segments, ...self::split($slices, $segment)];
         }
 
@@ -216,6 +219,32 @@ final class HarmonyReader
     }
 
     /**
+     * A chord that upper notes reach within a beat before its bass begins with its bass.
+     *
+     * @param  list<Slice>  $slices
+     * @param  list<array{int, int, int, Quality, ?FixedHarmony}>  $segments
+     * @return list<array{int, int, int, Quality, ?FixedHarmony}>
+     */
+    private static function withoutAnticipations(array $slices, array $segments): array
+    {
+        foreach ($segments as $index => [$start, $end, , , $fixed]) {
+            if ($index === 0 || $fixed !== null || $segments[$index - 1][4] !== null) {
+                continue;
+            }
+            $bass = $slices[$start - 1]->lowest % 12;
+            for ($strong = $start; $strong < $end && $slices[$strong]->lowest % 12 === $bass; $strong++) {
+            }
+            $isLate = $strong > $start && $strong < $end && $slices[$strong]->start - $slices[$start]->start <= $slices[$start]->beat
+                && $slices[$strong]->strength > $slices[$start]->strength && $slices[$strong]->strength >= self::STRONG;
+            if ($isLate) {
+                $segments[$index - 1][1] = $segments[$index][0] = $strong;
+            }
+        }
+
+        return $segments;
+    }
+
+    /**
      * A chord whose bass moves to another of its notes is one harmony for each inversion.
      *
      * @param  list<Slice>  $slices
@@ -250,6 +279,9 @@ final class HarmonyReader
                 $area++;
             }
             $inside = array_slice($slices, $start, $end - $start);
+            if ($fixed === null && self::isAddedSixth($keys[$area]->key, $slices, $segments, $index)) {
+                [$class, $quality] = [($class + 3) % 12, Quality::Major];
+            }
             $chord = self::chord($class, $quality);
             $root = $fixed !== null ? $fixed->root : Spelling::ofRoot($inside, $class, $quality, $keys[$area]->key);
             $bass = $fixed !== null && $fixed->bass !== null ? $fixed->bass : Bass::of($slices, $start, $end, $chord)?->fifths();
@@ -263,6 +295,25 @@ final class HarmonyReader
         }
 
         return $harmonies;
+    }
+
+    /**
+     * Whether a minor seventh chord on its third is the tonic with a sixth: reached from the dominant, and in the bass the tonic.
+     *
+     * @param  list<Slice>  $slices
+     * @param  list<array{int, int, int, Quality, ?FixedHarmony}>  $segments
+     */
+    private static function isAddedSixth(Key $key, array $slices, array $segments, int $index): bool
+    {
+        [$start, $end, $class, $quality] = $segments[$index];
+        $tonic = Pitch::classAtFifths($key->tonic);
+        if ($quality !== Quality::MinorSeventh || $key->minor || ($class + 3) % 12 !== $tonic || ! isset($segments[$index - 1])) {
+            return false;
+        }
+        [, , $before, $kind] = $segments[$index - 1];
+        $bass = Bass::of($slices, $start, $end, self::chord($class, $quality));
+
+        return $before === ($tonic + 7) % 12 && in_array($kind, [Quality::Major, Quality::DominantSeventh], true) && $bass !== null && $bass->midi % 12 === $tonic;
     }
 
     /**

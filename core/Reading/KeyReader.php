@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
@@ -35,6 +37,11 @@ final class KeyReader
     /** Share of notes spelled outside the key [start]. */
     private const SPELLING = 0.8;
 
+    /** For the key whose tonic chord a piece ends with, and begins with [start]. */
+    private const CLOSES = 0.5;
+
+    private const OPENS = 0.35;
+
     /**
      * @return list<KeyArea>
      */
@@ -59,7 +66,60 @@ final class KeyReader
             $costs[$bar] = self::costs($window, $keys[$bar], $signature);
         }
 
+        $costs = self::alike($bars, $costs);
+        foreach ([[self::CLOSES, self::chordAt($score, true)], [self::OPENS, self::chordAt($score, false)]] as [$bonus, $chord]) {
+            if ($chord !== null) {
+                [$bar, $class, $minor] = $chord;
+                $costs[$bar][$class + ($minor ? 12 : 0)] -= $bonus;
+            }
+        }
+
         return self::areas($score, $keys, self::smooth($costs));
+    }
+
+    /**
+     * Bars of the same notes are judged by what is around all of them, so that like passages get like keys.
+     *
+     * @param  list<array<int, float>>  $bars
+     * @param  list<array<int, float>>  $costs
+     * @return list<array<int, float>>
+     */
+    private static function alike(array $bars, array $costs): array
+    {
+        $groups = [];
+        foreach ($bars as $bar => $weights) {
+            ksort($weights);
+            $groups[serialize($weights)][] = $bar;
+        }
+        foreach ($groups as $group) {
+            $rows = array_map(fn (int $bar): array => $costs[$bar], $group);
+            $means = array_map(fn (int $key): float => array_sum(array_column($rows, $key)) / count($rows), array_keys($rows[0]));
+            foreach ($group as $bar) {
+                $costs[$bar] = $means;
+            }
+        }
+
+        return $costs;
+    }
+
+    /**
+     * The chord on its root that a piece begins or ends with: its bar, root as a pitch class, and whether its third is minor.
+     *
+     * @return ?array{int, int, bool} null where there is none
+     */
+    private static function chordAt(Score $score, bool $end): ?array
+    {
+        $notes = array_values(array_filter($score->notes, fn (Note $note): bool => ! $note->grace));
+        if ($notes === []) {
+            return null;
+        }
+        $edge = $end ? array_reduce($notes, fn (Fraction $latest, Note $note): Fraction => Fraction::max($latest, $note->end()), $notes[0]->end()) : $notes[0]->onset;
+        $sounding = array_values(array_filter($notes, fn (Note $note): bool => $end ? $note->end()->equals($edge) : $note->onset->equals($edge)));
+        $root = min(array_map(fn (Note $note): int => $note->midi, $sounding)) % 12;
+        $above = array_map(fn (Note $note): int => ($note->midi % 12 + 12 - $root) % 12, $sounding);
+        $minor = in_array(3, $above, true);
+
+        return array_diff($above, [0, $minor ? 3 : 4, 7]) === [] && ($minor || in_array(4, $above, true)) ? [$sounding[0]->measure, $root, $minor] : null;
     }
 
     /**

@@ -253,13 +253,23 @@ final class PhraseReader
                 $strength += $this->jumps[$note->measure];
                 $reasons[] = 'a repeat begins or ends here';
             }
-            if ($this->textures[$before->measure] !== $this->textures[$note->measure] && $this->textures[$before->measure] !== BarTexture::Silence) {
+            if ($this->isNewTexture($before->measure, $note->measure)) {
                 $strength += self::TEXTURE;
                 $reasons[] = 'the texture changes';
             }
         }
 
         return [$strength, $reasons];
+    }
+
+    /**
+     * Whether a texture that has lasted for two bars gives way to another.
+     */
+    private function isNewTexture(int $before, int $bar): bool
+    {
+        $old = $this->textures[$before];
+
+        return $old !== $this->textures[$bar] && $old !== BarTexture::Silence && $old === ($this->textures[$before - 1] ?? $old);
     }
 
     /**
@@ -332,18 +342,16 @@ final class PhraseReader
      */
     private function alike(): array
     {
-        $seen = $alike = [];
+        $seen = $alike = $repeats = [];
         for ($index = 0; $index + self::ALIKE < count($this->line); $index++) {
             $key = (string) $this->line[$index]->onset->minus($this->score->measures[$this->line[$index]->measure]->start);
             for ($step = 1; $step <= self::ALIKE; $step++) {
                 $key .= ' '.$this->line[$index + $step]->onset->minus($this->line[$index]->onset).':'.($this->line[$index + $step]->midi - $this->line[$index]->midi);
             }
             if (isset($seen[$key])) {
-                $before = $this->line[$index - 1] ?? null;
-                $earlier = $this->line[$seen[$key] - 1] ?? null;
+                $repeats[$index] = $seen[$key];
                 // Inside a longer repetition only its beginning counts.
-                $goesOn = $before !== null && $earlier !== null && isset($alike[$index - 1]) && $alike[$index - 1] === $seen[$key] - 1;
-                if (! $goesOn) {
+                if (($repeats[$index - 1] ?? null) !== $seen[$key] - 1) {
                     $alike[$index] = $seen[$key];
                 }
             } else {

@@ -17,8 +17,8 @@ final class Slicer
     /** Beats added to a note for being struck. */
     private const STRUCK = 0.3;
 
-    /** Weight of a short note that is alone at its onset and comes and goes by step: most likely passing. */
-    private const PASSING = 0.35;
+    /** Weight of a held or repeated bass under the dominant that belongs to it. */
+    private const PEDAL_POINT = 0.1;
 
     /** Grace notes of one group this far apart, in semitones, are a chord rolled by hand. */
     private const ROLLED = 3;
@@ -56,6 +56,7 @@ final class Slicer
             $slices[] = new Slice($onset, $onset->toFloat(), max($end, $onset->toFloat() + 1e-6), $strength, $beat, $measure);
         }
         $this->fill($slices);
+        self::weighPedalPoints($slices);
 
         return $slices;
     }
@@ -95,7 +96,7 @@ final class Slicer
      */
     private function fill(array $slices): void
     {
-        $passing = $this->passing();
+        $shares = NoteShares::of($this->score, $this->notes, $this->struck);
         $rolled = $this->rolled();
         $first = 0;
         $count = count($slices);
@@ -112,7 +113,7 @@ final class Slicer
 
                 continue;
             }
-            $share = isset($passing[$note->id]) ? self::PASSING : 1.0;
+            $share = $shares[$note->id] ?? 1.0;
             for ($index = $first; $index < $count && $slices[$index]->start < $end; $index++) {
                 $slice = $slices[$index];
                 $struck = $slice->start <= $start && $start < $slice->end;
@@ -125,31 +126,23 @@ final class Slicer
     }
 
     /**
-     * @return array<string, true> ids of notes that are probably passing
+     * Takes its weight from a bass that stays while its own dominant sounds over it.
+     *
+     * @param  list<Slice>  $slices
      */
-    private function passing(): array
+    private static function weighPedalPoints(array $slices): void
     {
-        /** @var array<string, list<Note>> $lines */
-        $lines = [];
-        foreach ($this->notes as $note) {
-            if (! $note->grace) {
-                $lines["$note->staff/$note->voice"][] = $note;
+        foreach ($slices as $index => $slice) {
+            $bass = $slice->lowest % 12;
+            $stays = array_filter([$slices[$index - 1] ?? null, $slices[$index + 1] ?? null], fn (?Slice $near): bool => $near !== null && $near->notes !== [] && $near->lowest % 12 === $bass);
+            if ($slice->notes === [] || $stays === []) {
+                continue;
+            }
+            $has = fn (int $above): bool => isset($slice->weights[($bass + $above) % 12]);
+            if ($has(11) && ($has(2) || $has(5)) && ! $has(3) && ! $has(4)) {
+                $slice->weights[$bass] *= self::PEDAL_POINT;
             }
         }
-        $passing = [];
-        foreach ($lines as $line) {
-            for ($index = 1; $index + 1 < count($line); $index++) {
-                [$before, $note, $after] = [$line[$index - 1], $line[$index], $line[$index + 1]];
-                $in = abs($note->midi - $before->midi);
-                $out = abs($after->midi - $note->midi);
-                $beat = $this->score->measures[$note->measure]->time->beat();
-                if ($in >= 1 && $in <= 2 && $out >= 1 && $out <= 2 && $note->duration->isLessThan($beat) && $this->struck[(string) $note->onset] === 1) {
-                    $passing[$note->id] = true;
-                }
-            }
-        }
-
-        return $passing;
     }
 
     /**

@@ -80,28 +80,29 @@ final class Labels
     }
 
     /**
+     * @param  string  $labels  name of their file
      * @return array{found: int, missed: int, wrong: int, differences: list<string>}
      */
-    public static function phrases(): array
+    public static function phrases(string $labels = 'phrases'): array
     {
         $found = $missed = $wrong = 0;
         $differences = [];
-        foreach (self::file('phrases')['pieces'] as $file => $labels) {
+        foreach (self::file($labels)['pieces'] as $file => $heard) {
             [$score, $reading] = self::reading($file);
             $places = fn (string $text): array => array_map(fn (string $place): float => self::place($score, $place)->toFloat(), explode(' ', $text));
             $left = array_map(fn (Boundary $boundary): float => $boundary->at->toFloat(), array_slice($reading->boundaries, 1));
             $hit = fn (float $wanted): array => array_filter($left, fn (float $at): bool => abs($at - $wanted) <= 0.5);
-            foreach ($places($labels['begin']) as $wanted) {
+            foreach ($places($heard['begin']) as $wanted) {
                 $near = $hit($wanted);
                 $near === [] ? $missed++ : $found++;
                 $differences = [...$differences, ...($near === [] ? ["$file: no phrase begins at quarter $wanted"] : [])];
                 $left = array_diff_key($left, $near);
             }
-            foreach ($places($labels['also']) as $either) {
+            foreach ($places($heard['also']) as $either) {
                 $left = array_diff_key($left, $hit($either));
             }
             // Only the passage that was labelled counts.
-            $left = array_filter($left, fn (float $at): bool => $at <= max([...$places($labels['begin']), ...$places($labels['also'])]) + 0.5);
+            $left = array_filter($left, fn (float $at): bool => $at <= max([...$places($heard['begin']), ...$places($heard['also'])]) + 0.5);
             $wrong += count($left);
             $differences = [...$differences, ...array_map(fn (float $at): string => "$file: a phrase at quarter $at", array_values($left))];
         }

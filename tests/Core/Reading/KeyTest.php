@@ -6,6 +6,8 @@ use Tarnwind\Core\Reading\Key;
 use Tarnwind\Core\Reading\KeyArea;
 use Tarnwind\Core\Reading\KeyReader;
 use Tarnwind\Core\Reading\Quality;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Pitch;
 use Tests\support\MusicXml;
 
 /**
@@ -39,6 +41,39 @@ it('follows a modulation that lasts and not one foreign chord', function (): voi
     $once = C_MAJOR_CADENCE;
     array_splice($once, 2, 0, [['F3', 'Ab4', 'C5']]);
     expect(keysOf([...$once, ...C_MAJOR_CADENCE], 0))->toBe(['0 C major']);
+});
+
+it('gives a short piece the key it ends in, with applied and borrowed chords on the way', function (string $progression): void {
+    $intervals = ['M' => [0, 4, 1], 'm' => [0, -3, 1], '7' => [0, 4, 1, -2], 'd' => [0, -3, -6, -9], 'h' => [0, -3, -6, -2]];
+    $isMinor = str_starts_with($progression, '0m');
+    foreach (range(-6, 6) as $signature) {
+        $tonic = $signature + ($isMinor ? 3 : 0);
+        $chords = array_map(function (string $chord) use ($intervals, $tonic): array {
+            $root = $tonic + (int) substr($chord, 0, -1);
+
+            return [Pitch::nameAtFifths($root).'2', ...array_map(fn (int $above): string => Pitch::nameAtFifths($root + $above).'4', $intervals[substr($chord, -1)])];
+        }, explode(' ', $progression));
+
+        expect(keysOf($chords, $signature))->toBe(['0 '.new Key($tonic, $isMinor)]);
+    }
+})->with([
+    // Roots in fifths from the tonic, then the kind: V7 of V is 27, the borrowed fourth degree -1m, the flat second -5M.
+    'I IV V7 I' => '0M -1M 17 0M', 'V7/V' => '0M 27 17 0M', 'V7/vi vi V7/V V' => '0M 47 3m 27 1M 0M', 'V7/IV IV iv I V7 I' => '0M 07 -1M -1m 0M 17 0M',
+    'flat VI' => '0M -4M 17 0M', 'flat II' => '0M -5M 17 0M', 'V7/ii ii' => '0M 37 2m 17 0M', 'flat VI flat VII' => '0M -4M -2M 0M', 'vii°7/V V' => '0M 6d 1M 17 0M',
+    'vi ii V7 I' => '3m 2m 17 0M', 'ii V7 I I' => '2m 17 0M 0M', 'i iv V7 i' => '0m -1m 17 0m', 'V7/III III iv V7' => '0m -27 -3M -1m 17 0m',
+    'V7/iv iv' => '0m 07 -1m 17 0m', 'Neapolitan' => '0m -5M 17 0m', 'III VII i V' => '0m -3M -2M 0m 1M 0m', 'iiø V7' => '0m 2h 17 0m', 'VI III VII' => '0m -4M -3M -2M 0m',
+    'vii°7' => '0m 5d 0m 17 0m', 'v VI V' => '0m 1m -4M 1M 0m', 'V7/V V7' => '0m 27 17 0m',
+]);
+
+it('hears the bars of a repeat alike', function (): void {
+    $theme = [...C_MAJOR_CADENCE, ['A2', 'C4', 'E4'], ['D3', 'F#4', 'A4', 'C5'], ['G2', 'B3', 'D4', 'G4']];
+    $around = [...$theme, ...A_FLAT_MAJOR_CADENCE, ...A_FLAT_MAJOR_CADENCE, ...A_FLAT_MAJOR_CADENCE, ...$theme];
+    $bars = array_map(fn (array $chord): string => implode('', array_map(fn (string $pitch, int $place): string => MusicXml::note($pitch, 16, $place === 0 ? '' : '<chord/>'), $chord, array_keys($chord))), $around);
+    $bars[0] = MusicXml::attributes().$bars[0];
+    $areas = KeyReader::read(MusicXml::score(MusicXml::part(...$bars)));
+    foreach (range(0, 6) as $bar) {
+        expect((string) KeyArea::keyAt($areas, Fraction::of(4 * $bar)))->toBe((string) KeyArea::keyAt($areas, Fraction::of(4 * ($bar + 19))), 'bar '.($bar + 1));
+    }
 });
 
 it('spells the key as the signature and the notes do', function (): void {
