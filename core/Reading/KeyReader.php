@@ -66,7 +66,6 @@ final class KeyReader
             $costs[$bar] = self::costs($window, $keys[$bar], $signature);
         }
 
-        $costs = self::alike($bars, $costs);
         foreach ([[self::CLOSES, self::chordAt($score, true)], [self::OPENS, self::chordAt($score, false)]] as [$bonus, $chord]) {
             if ($chord !== null) {
                 [$bar, $class, $minor] = $chord;
@@ -74,7 +73,7 @@ final class KeyReader
             }
         }
 
-        return self::areas($score, $keys, self::smooth($costs));
+        return self::areas($score, $keys, self::smooth(self::alike($bars, $costs)));
     }
 
     /**

@@ -42,6 +42,9 @@ final class PhraseReader
 
     private const UPBEAT = 0.35;
 
+    /** On a weak place. */
+    private const OFF_BEAT = -0.2;
+
     private const MARK = 0.3;
 
     private const TEXTURE = 0.5;
@@ -243,6 +246,8 @@ final class PhraseReader
         if (! $first->isZero() && $note->onset->minus($measure->beatOrigin())->equals($first)) {
             $strength += self::UPBEAT;
             $reasons[] = 'an up-beat like that of the beginning';
+        } elseif (Slice::rank($measure->time->weightAt($note->onset->minus($measure->beatOrigin()))) === 0) {
+            $strength += self::OFF_BEAT;
         }
         if (isset($this->marked[(string) $note->onset])) {
             $strength += self::MARK;
@@ -347,6 +352,10 @@ final class PhraseReader
             $key = (string) $this->line[$index]->onset->minus($this->score->measures[$this->line[$index]->measure]->start);
             for ($step = 1; $step <= self::ALIKE; $step++) {
                 $key .= ' '.$this->line[$index + $step]->onset->minus($this->line[$index]->onset).':'.($this->line[$index + $step]->midi - $this->line[$index]->midi);
+            }
+            // A key that is only struck again and again begins nothing.
+            if (count(array_unique(array_map(fn (Note $note): int => $note->midi, array_slice($this->line, $index, self::ALIKE + 1)))) === 1) {
+                continue;
             }
             if (isset($seen[$key])) {
                 $repeats[$index] = $seen[$key];
