@@ -27,6 +27,9 @@ final class Figures
         }
         $figures = [];
         foreach ($reading->likenesses as $likeness) {
+            if ($likeness->kind === LikenessKind::Theme) {
+                continue;
+            }
             foreach ($likeness->hand === null ? Hand::cases() : [$likeness->hand] as $hand) {
                 $pairs = [];
                 for ($step = 0; $step < $likeness->length; $step++) {

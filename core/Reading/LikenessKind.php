@@ -9,4 +9,6 @@ enum LikenessKind: string
     case Exact = 'exact';
     case Near = 'near';
     case Transposed = 'transposed';
+    /** The tune alone. */
+    case Theme = 'theme';
 }

@@ -155,13 +155,27 @@ final class Numerals
             return null;
         }
         if ($before !== null && $harmony->quality->isConsonant() && $before->quality === $harmony->quality && in_array(abs($harmony->root - $before->root), [3, 4, 8, 9], true)) {
-            return 'a chromatic third from '.Pitch::spoken($before->rootName());
+            return 'a chromatic third from '.Pitch::spoken($before->rootName()).self::inCommon($before, $harmony);
         }
         if (! $key->minor && self::belongs(new Key($key->tonic, true), $harmony) && $harmony->root !== $key->tonic + 1) {
             return 'borrowed from the minor';
         }
 
         return null;
+    }
+
+    /**
+     * The note two chords share, by which the ear goes from one to the other.
+     */
+    private static function inCommon(Harmony $before, Harmony $harmony): string
+    {
+        foreach ($harmony->quality->fifths() as $step) {
+            if (in_array(Pitch::classAtFifths($harmony->root + $step), $before->pitchClasses(), true)) {
+                return ': '.Pitch::spoken(Pitch::nameAtFifths($harmony->root + $step)).' stays';
+            }
+        }
+
+        return '';
     }
 
     private static function belongs(Key $key, Harmony $harmony): bool

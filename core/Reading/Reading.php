@@ -52,7 +52,7 @@ final readonly class Reading
         $textures = TextureReader::read($score, $layers);
 
         return self::compose(
-            $score, $keys, $harmonies, PhraseReader::read($score, $layers, $textures, $harmonies), Likenesses::find($score, $hands),
+            $score, $keys, $harmonies, PhraseReader::read($score, $layers, $textures, $harmonies), self::likenesses($score, $hands, $layers),
             Patterns::find($score, $hands), $layers, $hands, $textures, InnerLines::find($score, $layers), new Corrections,
         );
     }
@@ -80,8 +80,10 @@ final readonly class Reading
         }
         if ($corrections->hands !== []) {
             $hands = array_replace($hands, $corrections->hands);
-            $likenesses = Likenesses::find($score, $hands);
             $patterns = Patterns::find($score, $hands);
+        }
+        if ($corrections->hands !== [] || $corrections->layers !== []) {
+            $likenesses = self::likenesses($score, $hands, $layers);
         }
 
         return self::compose($score, $this->keys, $harmonies, $phrases, $likenesses, $patterns, $layers, $hands, $textures, $innerLines, $corrections);
@@ -107,6 +109,20 @@ final readonly class Reading
     public function handedOut(Corrections $corrections): self
     {
         return $this->withNotes(array_replace($this->hands, $corrections->hands), array_replace($this->layers, self::layered($corrections)));
+    }
+
+    /**
+     * @param  array<string, Hand>  $hands
+     * @param  array<string, LayeredNote>  $layers
+     * @return list<Likeness> by bar
+     */
+    private static function likenesses(Score $score, array $hands, array $layers): array
+    {
+        $repeats = Likenesses::find($score, $hands);
+        $all = [...$repeats, ...Themes::find($score, $layers, $hands, $repeats)];
+        usort($all, fn (Likeness $a, Likeness $b): int => $a->from <=> $b->from);
+
+        return $all;
     }
 
     /**
@@ -136,9 +152,11 @@ final readonly class Reading
     ): self {
         [$boundaries, $sections] = SectionReader::read($score, $corrections->applyTo($phrases), $keys, $textures, $likenesses);
 
+        $cadences = Cadences::find($score, $keys, $harmonies, $boundaries);
+
         return new self(
-            $keys, $harmonies, NonChordNotes::name($score, $harmonies), Cadences::find($score, $keys, $harmonies, $boundaries), $boundaries, $sections,
-            $likenesses, $patterns, $layers, $hands, $textures, $innerLines, $phrases,
+            $keys, $harmonies, NonChordNotes::name($score, $harmonies), $cadences, $boundaries, $sections,
+            Answering::mark($score, $likenesses, $boundaries, $cadences), $patterns, $layers, $hands, $textures, $innerLines, $phrases,
         );
     }
 

@@ -18,6 +18,11 @@ final class SectionReader
 
     private const RETURNS = 2;
 
+    /** Bars that a passage from the midst of the piece must have, and that must lie between it and its return [start]. */
+    private const PASSAGE = 4;
+
+    private const BETWEEN = 4;
+
     /** Share of the bars of a phrase that must have its texture [start]. */
     private const MOST = 0.75;
 
@@ -36,7 +41,7 @@ final class SectionReader
     public static function read(Score $score, array $boundaries, array $keys, array $textures, array $likenesses): array
     {
         // Of two reasons for one bar the first is told.
-        $reasons = self::jumps($score) + self::newKeys($score, $keys) + self::returns($likenesses);
+        $reasons = self::jumps($score) + self::newKeys($score, $keys) + self::returns($score, $likenesses);
         $contrasts = self::contrasts($score);
         $marked = [];
         foreach ($boundaries as $index => $boundary) {
@@ -83,15 +88,21 @@ final class SectionReader
     }
 
     /**
+     * Passages that come back after something else.
+     *
      * @param  list<Likeness>  $likenesses
      * @return array<int, string> reason by bar
      */
-    private static function returns(array $likenesses): array
+    private static function returns(Score $score, array $likenesses): array
     {
         $bars = [];
         foreach ($likenesses as $likeness) {
-            if ($likeness->like <= 1 && $likeness->length >= self::RETURNS && $likeness->kind !== LikenessKind::Transposed) {
-                $bars[$likeness->from] = 'the beginning comes back';
+            $isBeginning = $likeness->like <= 1;
+            $comesBack = $likeness->hand === null && $likeness->kind !== LikenessKind::Transposed && ($isBeginning
+                ? $likeness->length >= self::RETURNS
+                : $likeness->length >= self::PASSAGE && $likeness->from - $likeness->like >= $likeness->length + self::BETWEEN);
+            if ($comesBack) {
+                $bars[$likeness->from] = $isBeginning ? 'the beginning comes back' : "bar {$score->measures[$likeness->like]->number} comes back";
             }
         }
 

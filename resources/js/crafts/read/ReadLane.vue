@@ -71,13 +71,15 @@ const likenesses = computed(() => {
     );
 });
 
+const SIGNS: Record<Likeness['kind'], string> = { exact: '=', near: '≈', transposed: 'as', theme: 'tune of' };
+
 function label(likeness: Likeness, offset: number, length: number): string {
     const first = props.measures[likeness.like + offset]?.number ?? '';
     const last = props.measures[likeness.like + offset + length - 1]?.number ?? '';
     const bars = length === 1 ? first : `${first}–${last}`;
-    const moved = likeness.kind === 'transposed' ? ' moved' : '';
+    const moved = likeness.kind === 'transposed' ? ', moved' : '';
     const hand = likeness.hand === null ? '' : likeness.hand === 'left' ? ' left hand' : ' right hand';
-    return `${likeness.kind === 'near' ? '≈' : '='} ${bars}${moved}${hand}`;
+    return `${SIGNS[likeness.kind]} ${bars}${moved}${hand}`;
 }
 
 const top = 22;
