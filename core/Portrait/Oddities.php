@@ -23,10 +23,10 @@ use Tarnwind\Core\Tempo\TempoMap;
  */
 final readonly class Oddities
 {
-    /** Written octaves that ask for a look at the instrument and for another touch: above C7, below C2 [start]. */
-    private const HIGH = 96;
+    /** Keys that ask for a look at the instrument and the seat: from E7 up, below E1 [start]. */
+    private const HIGH = 100;
 
-    private const LOW = 36;
+    private const LOW = 28;
 
     /** Grades between two dynamics that make the second sudden [start]. */
     private const SUDDEN = 2.5;
@@ -35,6 +35,11 @@ final readonly class Oddities
     private const TEMPO = 0.1;
 
     private const MOST_HARMONIES = 6;
+
+    private const MOST_METRES = 3;
+
+    /** Share of silent bars beyond which a part accompanies others [start]. */
+    private const ACCOMPANIES = 0.25;
 
     /** Words that lead from one loudness to another. */
     private const GRADUAL = '/cresc|decresc|dim\b|dim\.|dimin|calando|morendo|smorz|perdendosi|rinforz|sempre più|anschwell|abnehm|wachsend/iu';
@@ -51,7 +56,7 @@ final readonly class Oddities
         $oddities = new self($score, $reading, $counting, $tempo);
         $lines = [
             ...$oddities->harmonies(), ...$oddities->register(), ...$oddities->sudden(), ...$oddities->metres(), ...$oddities->tempos(),
-            ...$oddities->silence(), ...$oddities->hands(), ...$oddities->crossRhythms(), ...$oddities->innerLines(), ...$oddities->patterns(),
+            ...$oddities->silence(), ...$oddities->hands(), ...$oddities->crossRhythms(), ...$oddities->innerLines(), ...$oddities->patterns(), ...FirstTimes::of($score),
         ];
         usort($lines, fn (Line $a, Line $b): int => ($a->measure ?? 0) <=> ($b->measure ?? 0));
 
@@ -135,8 +140,9 @@ final readonly class Oddities
                 $lines[] = new Line("The metre changes from $before->time to $measure->time", $index);
             }
         }
+        $metres = implode(', ', array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $this->score->measures)));
 
-        return $lines;
+        return count($lines) > self::MOST_METRES ? [new Line('The metre changes '.count($lines)." times: $metres", $lines[0]->measure)] : $lines;
     }
 
     /**
@@ -164,7 +170,12 @@ final readonly class Oddities
     private function silence(): array
     {
         $silent = array_keys(array_filter($this->reading->textures, fn (BarTexture $texture): bool => $texture === BarTexture::Silence));
-        $words = count($silent) === 1 ? 'A bar of silence: it belongs to the music' : count($silent).' bars of silence: they belong to the music';
+        $bars = count($this->score->measures);
+        $words = match (true) {
+            count($silent) > self::ACCOMPANIES * $bars => 'The piano is silent in '.count($silent)." of $bars bars",
+            count($silent) === 1 => 'A bar of silence, which is counted too',
+            default => count($silent).' bars of silence, which are counted too',
+        };
 
         return $silent === [] ? [] : [new Line($words, $silent[0])];
     }

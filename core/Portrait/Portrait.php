@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Portrait;
 
 use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Reading\BarTexture;
+use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Reading\Likeness;
 use Tarnwind\Core\Reading\Reading;
@@ -61,7 +62,7 @@ final readonly class Portrait
             'Key and form' => [self::kind($score, $reading), ...self::keys($score, $reading), ...self::form($score, $reading, $numbers)],
             'Tempo, and what limits it' => self::tempo($score, $tempo, $counting, $rates, $numbers),
             'Texture' => self::textures($reading, $numbers),
-            'Hardest bars' => self::hardest($demands),
+            'Hardest bars' => self::hardest($demands, $numbers),
             'Unusual here' => Oddities::of($score, $reading, $counting, $tempo),
         ], $demands);
     }
@@ -112,9 +113,14 @@ final readonly class Portrait
     private static function form(Score $score, Reading $reading, array $numbers): array
     {
         $lines = [];
-        foreach ($reading->sections as $section) {
+        if (count($reading->sections) === 1 && count($reading->boundaries) > 1) {
+            $starts = array_map(fn (Boundary $boundary): string => $numbers[self::bars($score, $boundary->at, $score->end())[0]], $reading->boundaries);
+            $last = array_pop($starts);
+            $lines[] = new Line('One section; phrases from bars '.implode(', ', $starts)." and $last");
+        }
+        foreach (count($reading->sections) === 1 ? [] : $reading->sections as $section) {
             [$first, $last] = self::bars($score, $section->from, $section->to);
-            $phrases = count(array_filter($reading->boundaries, fn ($boundary): bool => ! $boundary->at->isLessThan($section->from) && $boundary->at->isLessThan($section->to)));
+            $phrases = count(array_filter($reading->boundaries, fn (Boundary $boundary): bool => ! $boundary->at->isLessThan($section->from) && $boundary->at->isLessThan($section->to)));
             $lines[] = new Line("$section->letter: ".InWords::bars($numbers, $first, $last - $first + 1).", $phrases ".($phrases === 1 ? 'phrase' : 'phrases'), $first);
         }
         $likenesses = $reading->likenesses;
@@ -212,9 +218,10 @@ final readonly class Portrait
 
     /**
      * @param  list<Demand>  $demands
+     * @param  list<string>  $numbers
      * @return list<Line>
      */
-    private static function hardest(array $demands): array
+    private static function hardest(array $demands, array $numbers): array
     {
         $values = array_map(fn (Demand $demand): float => $demand->value, $demands);
         sort($values);
@@ -222,10 +229,17 @@ final readonly class Portrait
         $hard = array_values(array_filter($demands, fn (Demand $demand): bool => $demand->value > self::HARD * $middle && $demand->reasons !== []));
         usort($hard, fn (Demand $a, Demand $b): int => $b->value <=> $a->value);
 
-        return array_map(
-            fn (Demand $demand): Line => new Line(InWords::sentence(implode(', ', array_slice($demand->reasons, 0, self::REASONS))), $demand->measure),
-            array_slice($hard, 0, self::HARDEST),
-        );
+        // What is hard for the same reasons is said once.
+        $bars = [];
+        foreach (array_slice($hard, 0, self::HARDEST) as $demand) {
+            $bars[InWords::sentence(implode(', ', array_slice($demand->reasons, 0, self::REASONS)))][] = $demand->measure;
+        }
+
+        return array_map(function (string $reasons, array $measures) use ($numbers): Line {
+            $others = array_map(fn (int $measure): string => $numbers[$measure], array_slice($measures, 1));
+
+            return new Line($reasons.($others === [] ? '' : '; so '.(count($others) === 1 ? 'bar ' : 'bars ').implode(', ', $others)), $measures[0]);
+        }, array_keys($bars), $bars);
     }
 
     /**

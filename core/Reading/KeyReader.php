@@ -114,7 +114,7 @@ final class KeyReader
         }
         $edge = $end ? array_reduce($notes, fn (Fraction $latest, Note $note): Fraction => Fraction::max($latest, $note->end()), $notes[0]->end()) : $notes[0]->onset;
         $sounding = array_values(array_filter($notes, fn (Note $note): bool => $end ? $note->end()->equals($edge) : $note->onset->equals($edge)));
-        $root = min(array_map(fn (Note $note): int => $note->midi, $sounding)) % 12;
+        $root = min([127, ...array_map(fn (Note $note): int => $note->midi, $sounding)]) % 12;
         $above = array_map(fn (Note $note): int => ($note->midi % 12 + 12 - $root) % 12, $sounding);
         $minor = in_array(3, $above, true);
 

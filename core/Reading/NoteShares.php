@@ -141,9 +141,9 @@ final class NoteShares
         if ($struckBefore === [] || count($chord) < 3 || count($chord) > 4 || self::hasSemitone($chord)) {
             return false;
         }
-        $lowest = min(array_map(fn (Note $other): int => $other->midi, $struckBefore));
+        $lowest = self::lowest($struckBefore);
         // A new bass under the next note is a new chord.
-        if (min(array_map(fn (Note $other): int => $other->midi, $below)) < $lowest) {
+        if (self::lowest($below) < $lowest) {
             return false;
         }
         $bass = $lowest % 12;
@@ -181,6 +181,14 @@ final class NoteShares
         $class = $note->midi % 12;
 
         return isset($now[$bass]) && count($now) >= 2 && ! self::isNear($now, $class, 1) && ! self::isNear($now, $class, 2) && ! self::isNear($now, $class, 6);
+    }
+
+    /**
+     * @param  array<Note>  $notes
+     */
+    private static function lowest(array $notes): int
+    {
+        return array_reduce($notes, fn (int $lowest, Note $note): int => min($lowest, $note->midi), 127);
     }
 
     /**

@@ -66,7 +66,7 @@ final class Numerals
         if ($harmony->quality === Quality::DiminishedSeventh) {
             return self::diminishedSeventh($key, $harmony, $next);
         }
-        if ($harmony->root === $key->tonic - 5 && in_array($harmony->quality, [Quality::Major, Quality::MajorSeventh], true)) {
+        if ($harmony->root === $key->tonic - 5 && in_array($harmony->quality, [Quality::Major, Quality::MajorSeventh], true) && self::isDominantNext($key, $next)) {
             return [null, 'the flat second degree (Neapolitan)'];
         }
         $isDominant = $harmony->quality === Quality::Major || $harmony->quality === Quality::DominantSeventh;
@@ -77,6 +77,15 @@ final class Numerals
         }
 
         return self::applied($key, $harmony->root, $harmony->quality, $harmony->inversion, $target);
+    }
+
+    /**
+     * Whether a chord goes on to the dominant, as one of the flat second degree does: itself, its 6/4, or its leading-note chord.
+     */
+    private static function isDominantNext(Key $key, ?Harmony $next): bool
+    {
+        return $next !== null && ($next->root === $key->tonic + 1 || $next->bass === $key->tonic + 1
+            || $next->quality === Quality::DiminishedSeventh || ($next->root === $key->tonic + 2 && $next->quality === Quality::DominantSeventh));
     }
 
     /**

@@ -23,6 +23,9 @@ final class SectionReader
 
     private const BETWEEN = 4;
 
+    /** Bars from the beginning to its return: sooner it is a phrase said twice [start]. */
+    private const AWAY = 8;
+
     /** Share of the bars of a phrase that must have its texture [start]. */
     private const MOST = 0.75;
 
@@ -50,7 +53,31 @@ final class SectionReader
             $marked[] = $reason === null ? $boundary : $boundary->asSection($reason);
         }
 
+        $marked = self::withoutShort($score, $marked, $boundaries, self::jumps($score));
+
         return [$marked, self::sections($score, $marked, $likenesses)];
+    }
+
+    /**
+     * What would be a section of a bar belongs to the one before it, but for where a repeat begins or ends.
+     *
+     * @param  list<Boundary>  $marked
+     * @param  list<Boundary>  $plain  the same without the marks
+     * @param  array<int, string>  $jumps  by bar
+     * @return list<Boundary>
+     */
+    private static function withoutShort(Score $score, array $marked, array $plain, array $jumps): array
+    {
+        $next = count($score->measures);
+        for ($index = count($marked) - 1; $index > 0; $index--) {
+            $bar = self::firstFullBar($score, $marked[$index]->at);
+            if ($marked[$index]->section && $next - $bar < self::RETURNS && ! isset($jumps[$bar])) {
+                $marked[$index] = $plain[$index];
+            }
+            $next = $marked[$index]->section ? $bar : $next;
+        }
+
+        return array_values($marked);
     }
 
     /**
@@ -99,7 +126,7 @@ final class SectionReader
         foreach ($likenesses as $likeness) {
             $isBeginning = $likeness->like <= 1;
             $comesBack = $likeness->hand === null && $likeness->kind !== LikenessKind::Transposed && ($isBeginning
-                ? $likeness->length >= self::RETURNS
+                ? $likeness->length >= self::RETURNS && $likeness->from - $likeness->like >= self::AWAY
                 : $likeness->length >= self::PASSAGE && $likeness->from - $likeness->like >= $likeness->length + self::BETWEEN);
             if ($comesBack) {
                 $bars[$likeness->from] = $isBeginning ? 'the beginning comes back' : "bar {$score->measures[$likeness->like]->number} comes back";
