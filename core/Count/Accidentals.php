@@ -22,6 +22,7 @@ final class Accidentals
         $found = [];
         /** @var array<string, array{int, Note}> $altered bar and note of the last alteration, by staff, letter and octave */
         $altered = [];
+        $changed = self::changes($score);
         foreach ($notes as $note) {
             $pitch = $note->pitch;
             $place = "$note->staff/$pitch->step";
@@ -41,6 +42,10 @@ final class Accidentals
                     }
                 }
             }
+            $newSignature = $changed[$note->measure] ?? null;
+            if ($reason === null && $newSignature !== null && $pitch->alter === $signature && $signature !== self::signature($pitch, $newSignature)) {
+                $reason = "{$pitch->spokenName()} now: the key signature has changed.";
+            }
             if ($reason !== null) {
                 $found["$note->measure $reason"] ??= new Hazard(HazardKind::Accidental, $note->onset, $note->measure, [$note->id], null, $reason);
             }
@@ -50,6 +55,24 @@ final class Accidentals
         }
 
         return array_values($found);
+    }
+
+    /**
+     * The signature before, for each bar in which a new one is still unwonted: the one it stands in and the next.
+     *
+     * @return array<int, int>
+     */
+    private static function changes(Score $score): array
+    {
+        $changes = [];
+        foreach ($score->measures as $index => $measure) {
+            $before = $score->measures[$index - 1] ?? null;
+            if ($before !== null && $before->fifths !== $measure->fifths) {
+                $changes[$index] = $changes[$index + 1] = $before->fifths;
+            }
+        }
+
+        return $changes;
     }
 
     /**

@@ -17,7 +17,7 @@ final class CountAnswer implements Answer
 {
     public static function restsOn(): array
     {
-        return [Aspect::Time];
+        return [Aspect::Hands, Aspect::Time];
     }
 
     public static function excerpt(): ?Excerpt
@@ -30,7 +30,7 @@ final class CountAnswer implements Answer
         $tempo = $performance->tempo();
 
         return [
-            ...Counting::of($performance->written, $tempo, $asked->choice('subdivision', Counter::SUBDIVISIONS), $performance->student->rates)->toArray(),
+            ...Counting::of($performance->written, $tempo, $asked->choice('subdivision', Counter::SUBDIVISIONS), $performance->student->rates, $performance->reading()->hands)->toArray(),
             'swung' => $tempo->swungBeats(),
         ];
     }

@@ -8,6 +8,7 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Says the count of every bar [trade]: "1 & 2 &", "1 e & a", "1 trip let"; in compound metres "1 la li".
@@ -17,15 +18,18 @@ final class Counter
     /** Syllables to a beat that can be asked for. */
     public const SUBDIVISIONS = [1, 2, 3, 4, 6];
 
+    /** Seconds: a longer beat is counted in its parts [start]. */
+    private const SLOW_BEAT = 1.2;
+
     private const SIMPLE = [1 => [], 2 => ['&'], 3 => ['trip', 'let'], 4 => ['e', '&', 'a'], 6 => ['la', 'li', '&', 'la', 'li']];
 
     private const COMPOUND = [1 => [], 2 => ['&'], 3 => ['la', 'li'], 4 => ['e', '&', 'a'], 6 => ['ta', 'la', 'ta', 'li', 'ta']];
 
     /**
-     * @param  ?int  $subdivision  one of SUBDIVISIONS; null for what each bar needs
+     * @param  ?int  $subdivision  one of SUBDIVISIONS; null for what each bar needs, and where the beat is slow its half or third
      * @return list<BarCount>
      */
-    public static function count(Score $score, ?int $subdivision = null): array
+    public static function count(Score $score, ?int $subdivision = null, ?TempoMap $tempo = null): array
     {
         /** @var array<int, list<Note>> $notes */
         $notes = [];
@@ -35,7 +39,20 @@ final class Counter
             }
         }
 
-        return array_map(fn (Measure $measure): BarCount => self::bar($measure, $notes[$measure->index] ?? [], $subdivision), $score->measures);
+        return array_map(fn (Measure $measure): BarCount => self::bar($measure, $notes[$measure->index] ?? [], $subdivision, self::least($measure, $tempo)), $score->measures);
+    }
+
+    /**
+     * The coarsest count that keeps a pulse: slow music is counted in subdivisions [trade].
+     */
+    private static function least(Measure $measure, ?TempoMap $tempo): int
+    {
+        $beat = $measure->time->beat();
+        if ($tempo === null || $tempo->seconds($measure->start->plus($beat)) - $tempo->seconds($measure->start) <= self::SLOW_BEAT) {
+            return 1;
+        }
+
+        return $beat->numerator === 3 ? 3 : 2;
     }
 
     /**
@@ -57,13 +74,27 @@ final class Counter
     }
 
     /**
+     * The coarsest count that has two others in it.
+     */
+    private static function joined(int $one, int $other): int
+    {
+        foreach (self::SUBDIVISIONS as $subdivision) {
+            if ($subdivision % $one === 0 && $subdivision % $other === 0) {
+                return $subdivision;
+            }
+        }
+
+        return max($one, $other);
+    }
+
+    /**
      * @param  list<Note>  $notes
      */
-    private static function bar(Measure $measure, array $notes, ?int $subdivision): BarCount
+    private static function bar(Measure $measure, array $notes, ?int $subdivision, int $least): BarCount
     {
         // An up-beat may begin between the syllables that are asked for; it is counted as finely as it needs.
         $isUpBeat = ! $measure->beatOrigin()->equals($measure->start);
-        $subdivision = $subdivision === null || $isUpBeat ? max($subdivision ?? 1, self::needed($measure, $notes)) : $subdivision;
+        $subdivision = $subdivision === null || $isUpBeat ? self::joined($subdivision ?? $least, self::needed($measure, $notes)) : $subdivision;
         $beat = $measure->time->beat();
         $words = $beat->numerator === 3 ? self::COMPOUND[$subdivision] : self::SIMPLE[$subdivision];
         $step = $beat->times(Fraction::of(1, $subdivision));

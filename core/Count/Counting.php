@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Tempo\TempoMap;
@@ -28,11 +29,14 @@ final readonly class Counting
     }
 
     /**
-     * @param  ?int  $subdivision  syllables to a beat; null for what each bar needs
+     * @param  ?int  $subdivision  syllables to a beat; null for what each bar needs, at this tempo
+     * @param  array<string, Hand>  $hands  by note id
      */
-    public static function of(Score $score, TempoMap $tempo, ?int $subdivision = null, Rates $rates = new Rates): self
+    public static function of(Score $score, TempoMap $tempo, ?int $subdivision = null, Rates $rates = new Rates, array $hands = []): self
     {
-        return new self(Counter::count($score, $subdivision), CrossRhythms::find($score), Hazards::find($score, $tempo), TempoLimit::find($score, $tempo, $rates));
+        $crossRhythms = CrossRhythms::find($score, $hands);
+
+        return new self(Counter::count($score, $subdivision, $tempo), $crossRhythms, Hazards::find($score, $tempo, $crossRhythms), TempoLimit::find($score, $tempo, $rates));
     }
 
     /**
@@ -59,7 +63,8 @@ final readonly class Counting
                 'syllables' => array_map(fn (Syllable $syllable): array => ['at' => (string) $syllable->at, 'text' => $syllable->text, 'notes' => $syllable->notes], $bar->syllables),
             ], $this->bars),
             'cross_rhythms' => array_map(fn (CrossRhythm $cross): array => [
-                'from' => (string) $cross->from, 'to' => (string) $cross->to, 'measure' => $cross->measure, 'right' => $cross->right, 'left' => $cross->left,
+                'from' => (string) $cross->from, 'to' => (string) $cross->to, 'measure' => $cross->measure, 'upper' => $cross->upper, 'lower' => $cross->lower,
+                'hand' => $cross->hand?->value, 'words' => $cross->inWords(),
                 'grid' => $cross->grid(), 'spoken' => $cross->spoken(),
             ], $this->crossRhythms),
             'hazards' => array_map(fn (Hazard $hazard): array => [

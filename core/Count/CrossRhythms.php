@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Count;
 
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Score;
 
 /**
- * Finds where the hands divide a beat, two beats or a bar into different equal parts.
+ * Finds where the hands, or two voices of one, divide a beat, two beats or a bar into different equal parts.
  */
 final class CrossRhythms
 {
@@ -19,33 +20,65 @@ final class CrossRhythms
     /**
      * The smallest span of time in which they meet is taken.
      *
-     * @return list<CrossRhythm>
+     * @param  array<string, Hand>  $hands  by note id; where one is missing its staff has it
+     * @return list<CrossRhythm> by place
      */
-    public static function find(Score $score): array
+    public static function find(Score $score, array $hands = []): array
     {
-        /** @var array<int, array<int, array<string, Fraction>>> $onsets by bar and hand */
+        /** @var array<int, array<string, array<string, array<string, Fraction>>>> $onsets by bar, hand and voice */
         $onsets = [];
         foreach ($score->notes as $note) {
             if (! $note->grace) {
-                $onsets[$note->measure][min(2, $note->staff)][(string) $note->onset] = $note->onset;
+                $hand = $hands[$note->id] ?? ($note->staff === 1 ? Hand::Right : Hand::Left);
+                $onsets[$note->measure][$hand->value]["$note->staff/$note->voice"][(string) $note->onset] = $note->onset;
             }
         }
         $found = [];
         foreach ($score->measures as $measure) {
-            if (isset($onsets[$measure->index][1], $onsets[$measure->index][2])) {
-                $found = [...$found, ...self::inBar($measure, array_values($onsets[$measure->index][1]), array_values($onsets[$measure->index][2]))];
+            $voices = $onsets[$measure->index] ?? [];
+            $crosses = isset($voices['right'], $voices['left']) ? self::inBar($measure, self::together($voices['right']), self::together($voices['left']), null) : [];
+            foreach (Hand::cases() as $hand) {
+                $crosses = [...$crosses, ...self::inHand($measure, $voices[$hand->value] ?? [], $hand)];
             }
+            usort($crosses, fn (CrossRhythm $a, CrossRhythm $b): int => $a->from->compareTo($b->from));
+            $found = [...$found, ...$crosses];
         }
 
         return $found;
     }
 
     /**
-     * @param  list<Fraction>  $right
-     * @param  list<Fraction>  $left
+     * Between two voices of one hand, the first of them the upper one.
+     *
+     * @param  array<string, array<string, Fraction>>  $voices
      * @return list<CrossRhythm>
      */
-    private static function inBar(Measure $measure, array $right, array $left): array
+    private static function inHand(Measure $measure, array $voices, Hand $hand): array
+    {
+        if (count($voices) !== 2) {
+            return [];
+        }
+        ksort($voices, SORT_NATURAL);
+        [$upper, $lower] = array_map(array_values(...), array_values($voices));
+
+        return self::inBar($measure, $upper, $lower, $hand);
+    }
+
+    /**
+     * @param  array<string, array<string, Fraction>>  $voices
+     * @return list<Fraction>
+     */
+    private static function together(array $voices): array
+    {
+        return array_values(array_replace([], ...array_values($voices)));
+    }
+
+    /**
+     * @param  list<Fraction>  $upper
+     * @param  list<Fraction>  $lower
+     * @return list<CrossRhythm>
+     */
+    private static function inBar(Measure $measure, array $upper, array $lower, ?Hand $hand): array
     {
         $found = [];
         $beat = $measure->time->beat();
@@ -56,15 +89,14 @@ final class CrossRhythms
             }
             for ($from = $measure->start; ! $measure->end()->isLessThan($from->plus($length)); $from = $from->plus($length)) {
                 $to = $from->plus($length);
-                $upper = self::equalParts($right, $from, $to);
-                $lower = self::equalParts($left, $from, $to);
+                $above = self::equalParts($upper, $from, $to);
+                $below = self::equalParts($lower, $from, $to);
                 $covered = array_filter($found, fn (CrossRhythm $other): bool => $from->isLessThan($other->to) && $other->from->isLessThan($to));
-                if ($upper > 1 && $lower > 1 && Fraction::of($upper, $lower)->denominator === $lower && $covered === []) {
-                    $found[] = new CrossRhythm($from, $to, $measure->index, $upper, $lower);
+                if ($above > 1 && $below > 1 && Fraction::of($above, $below)->denominator === $below && $covered === []) {
+                    $found[] = new CrossRhythm($from, $to, $measure->index, $above, $below, $hand);
                 }
             }
         }
-        usort($found, fn (CrossRhythm $a, CrossRhythm $b): int => $a->from->compareTo($b->from));
 
         return $found;
     }

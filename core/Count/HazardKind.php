@@ -14,6 +14,7 @@ enum HazardKind: string
     case DottedFigure = 'dotted-figure';
     case LongNote = 'long-note';
     case SilentFirstBeat = 'silent-first-beat';
+    case LateRest = 'late-rest';
     case FastRepetition = 'fast-repetition';
     case FastRun = 'fast-run';
     case Accidental = 'accidental';

@@ -28,15 +28,16 @@ final class Hazards
     private const SHORTEST_REPETITION = 3;
 
     /**
+     * @param  list<CrossRhythm>  $crossRhythms
      * @return list<Hazard> by place
      */
-    public static function find(Score $score, TempoMap $tempo): array
+    public static function find(Score $score, TempoMap $tempo, array $crossRhythms): array
     {
         $notes = array_values(array_filter($score->notes, fn (Note $note): bool => ! $note->grace));
         $lines = self::lines($notes);
         $hazards = [
-            ...self::upBeat($score), ...self::crossRhythms($score), ...self::dottedFigures($score, $lines), ...self::longNotes($score, $notes),
-            ...self::silentFirstBeats($score, $notes), ...self::quickLines($tempo, $lines), ...Accidentals::reminders($score, $notes),
+            ...self::upBeat($score), ...self::crossRhythms($crossRhythms), ...self::dottedFigures($score, $lines), ...self::longNotes($score, $notes),
+            ...self::silentFirstBeats($score, $notes), ...self::lateRests($score, $notes), ...self::quickLines($tempo, $lines), ...Accidentals::reminders($score, $notes),
         ];
         usort($hazards, fn (Hazard $a, Hazard $b): int => $a->at->compareTo($b->at));
 
@@ -81,13 +82,41 @@ final class Hazards
     }
 
     /**
+     * @param  list<CrossRhythm>  $crossRhythms
      * @return list<Hazard>
      */
-    private static function crossRhythms(Score $score): array
+    private static function crossRhythms(array $crossRhythms): array
     {
         return array_map(fn (CrossRhythm $cross): Hazard => new Hazard(
-            HazardKind::CrossRhythm, $cross->from, $cross->measure, [], null, "$cross->right against $cross->left: {$cross->spoken()}.",
-        ), CrossRhythms::find($score));
+            HazardKind::CrossRhythm, $cross->from, $cross->measure, [], null, "{$cross->inWords()}: {$cross->spoken()}.",
+        ), $crossRhythms);
+    }
+
+    /**
+     * Silence that begins on a beat within a bar and lasts to its end: what comes after it is easily early.
+     *
+     * @param  list<Note>  $notes
+     * @return list<Hazard>
+     */
+    private static function lateRests(Score $score, array $notes): array
+    {
+        $found = [];
+        $held = Fraction::zero();
+        foreach ($notes as $index => $note) {
+            $held = Fraction::max($held, $note->end());
+            $next = $notes[$index + 1] ?? null;
+            if ($next === null || ! $held->isLessThan($next->onset)) {
+                continue;
+            }
+            $measure = $score->measureAt($held);
+            $silence = $measure->end()->minus($held);
+            if ($held->isLessThan($measure->end()) && $measure->start->isLessThan($held) && ! $next->onset->isLessThan($measure->end()) && ! $silence->isLessThan($measure->time->beat())) {
+                $where = $measure->beatInWords($held->minus($measure->start));
+                $found[] = new Hazard(HazardKind::LateRest, $held, $measure->index, [], $silence->dividedBy($measure->time->beat())->toFloat(), "Silence from $where: count it to the bar line.");
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -87,7 +87,7 @@ final class Demands
         foreach ($counting->crossRhythms as $cross) {
             if (! isset($crossed[$cross->measure])) {
                 $crossed[$cross->measure] = true;
-                $this->found[$cross->measure][] = [self::CROSS_RHYTHM, "$cross->right against $cross->left"];
+                $this->found[$cross->measure][] = [self::CROSS_RHYTHM, $cross->inWords()];
             }
         }
     }

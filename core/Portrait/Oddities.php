@@ -212,9 +212,9 @@ final readonly class Oddities
     {
         $seen = $lines = [];
         foreach ($this->counting->crossRhythms as $cross) {
-            if (! isset($seen["$cross->right:$cross->left"])) {
-                $seen["$cross->right:$cross->left"] = true;
-                $lines[] = new Line("$cross->right against $cross->left: {$cross->spoken()}", $cross->measure);
+            if (! isset($seen[$cross->inWords()])) {
+                $seen[$cross->inWords()] = true;
+                $lines[] = new Line("{$cross->inWords()}: {$cross->spoken()}", $cross->measure);
             }
         }
 

@@ -54,7 +54,7 @@ final readonly class Portrait
 
     public static function of(Score $score, Reading $reading, TempoMap $tempo, Rates $rates = new Rates): self
     {
-        $counting = Counting::of($score, $tempo, null, $rates);
+        $counting = Counting::of($score, $tempo, null, $rates, $reading->hands);
         $demands = Demands::of($score, $reading, $counting, $tempo);
         $numbers = array_map(fn (Measure $measure): string => $measure->number, $score->measures);
 

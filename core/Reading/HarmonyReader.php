@@ -227,21 +227,33 @@ final class HarmonyReader
      */
     private static function withoutAnticipations(array $slices, array $segments): array
     {
-        foreach ($segments as $index => [$start, $end, , , $fixed]) {
-            if ($index === 0 || $fixed !== null || $segments[$index - 1][4] !== null) {
-                continue;
+        $kept = [];
+        foreach ($segments as [$start, $end, $root, $quality, $fixed]) {
+            $before = array_pop($kept);
+            if ($before !== null && $before[4] === null && $fixed === null) {
+                $start = self::bassBegins($slices, $start, $end);
+                $before[1] = $start;
             }
-            $bass = $slices[$start - 1]->lowest % 12;
-            for ($strong = $start; $strong < $end && $slices[$strong]->lowest % 12 === $bass; $strong++) {
-            }
-            $isLate = $strong > $start && $strong < $end && $slices[$strong]->start - $slices[$start]->start <= $slices[$start]->beat
-                && $slices[$strong]->strength > $slices[$start]->strength && $slices[$strong]->strength >= self::STRONG;
-            if ($isLate) {
-                $segments[$index - 1][1] = $segments[$index][0] = $strong;
-            }
+            $kept = [...$kept, ...($before === null ? [] : [$before]), [$start, $end, $root, $quality, $fixed]];
         }
 
-        return $segments;
+        return $kept;
+    }
+
+    /**
+     * The slice on a strong place, within a beat of the first, at which the bass leaves the one before the first; else the first.
+     *
+     * @param  list<Slice>  $slices
+     */
+    private static function bassBegins(array $slices, int $start, int $end): int
+    {
+        $bass = $slices[$start - 1]->lowest % 12;
+        for ($strong = $start; $strong < $end && $slices[$strong]->lowest % 12 === $bass; $strong++) {
+        }
+        $isLate = $strong > $start && $strong < $end && $slices[$strong]->start - $slices[$start]->start <= $slices[$start]->beat
+            && $slices[$strong]->strength > $slices[$start]->strength && $slices[$strong]->strength >= self::STRONG;
+
+        return $isLate ? $strong : $start;
     }
 
     /**

@@ -16,6 +16,7 @@ final readonly class Measure
      * @param  Fraction  $start  quarters from the beginning
      * @param  Fraction  $length  quarters
      * @param  int  $fifths  sharps (positive) or flats (negative) of the signature
+     * @param  bool  $pickup  whether it is counted from its end where it is shorter than its signature
      */
     public function __construct(
         public string $id,
@@ -25,6 +26,7 @@ final readonly class Measure
         public Fraction $length,
         public TimeSignature $time,
         public int $fifths,
+        public bool $pickup = false,
     ) {
     }
 
@@ -34,14 +36,13 @@ final readonly class Measure
     }
 
     /**
-     * Where the bar's first full beat would stand: a bar shorter than its signature at the
-     * beginning of a piece is counted from its end, so that a pickup falls on the last beats.
+     * Where the bar's first full beat would stand: a pickup is counted from its end, so that it falls on the last beats.
      */
     public function beatOrigin(): Fraction
     {
         $missing = $this->time->length()->minus($this->length);
 
-        return $this->index === 0 && $missing->isPositive() ? $this->start->minus($missing) : $this->start;
+        return $this->pickup && $missing->isPositive() ? $this->start->minus($missing) : $this->start;
     }
 
     /**

@@ -76,7 +76,7 @@ test('the form strip shows the worst blur of each bar and the gravest finding', 
 
 test('the form strip of the count shows how much there is to take care of', () => {
     const hazard = (measure: number) => ({ kind: 'accidental' as const, at: '0', measure, notes: [], value: null, reason: '' });
-    const cross = { from: '4', to: '5', measure: 1, right: 3, left: 2, grid: [], spoken: '' };
+    const cross = { from: '4', to: '5', measure: 1, upper: 3, lower: 2, hand: null, words: '3 against 2', grid: [], spoken: '' };
     const strip = countStrip(3, {
         bars: [],
         cross_rhythms: [cross],

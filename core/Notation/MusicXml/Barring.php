@@ -20,10 +20,12 @@ final readonly class Barring
     /**
      * @param  list<Fraction>  $starts  quarters; one more than there are bars, the last being the end
      * @param  list<MeasureFlow>  $flow
+     * @param  TimeSignature  $time  until one is printed
      */
     private function __construct(
         public array $starts,
         public array $flow,
+        public TimeSignature $time,
     ) {
     }
 
@@ -37,13 +39,13 @@ final readonly class Barring
         $parts = 1;
         /** @var list<Fraction> $lengths */
         $lengths = [];
-        /** @var list<TimeSignature> $times */
+        /** @var array<int, TimeSignature> $times as printed */
         $times = [];
         /** @var list<FlowFacts> $facts */
         $facts = [];
         foreach ($elements as $part) {
             $divisions = Fraction::of(1);
-            $time = TimeSignature::common();
+            $time = null;
             $index = 0;
             for ($measure = $part->firstElementChild; $measure !== null; $measure = $measure->nextElementSibling) {
                 if ($measure->nodeName !== 'measure') {
@@ -51,24 +53,73 @@ final readonly class Barring
                 }
                 $length = self::length($measure, $divisions, $time, $parts);
                 $lengths[$index] = isset($lengths[$index]) ? Fraction::max($lengths[$index], $length) : $length;
-                if ($index >= count($times) || ! $length->isZero()) {
+                if ($time !== null && (! isset($times[$index]) || ! $length->isZero())) {
                     $times[$index] = $time;
                 }
                 self::readFlow($measure, $facts[$index] ??= new FlowFacts);
                 $index++;
             }
         }
+        $unprinted = self::isPrinted($elements) ? TimeSignature::common() : self::usual(array_values($lengths));
         $start = Fraction::zero();
         $starts = [$start];
         foreach ($lengths as $index => $length) {
-            $starts[] = $start = $start->plus($length->isZero() ? $times[$index]->length() : $length);
+            $starts[] = $start = $start->plus($length->isZero() ? ($times[$index] ?? $unprinted)->length() : $length);
         }
 
         Limits::piece(count($lengths), $start);
         $facts = array_values($facts);
         self::sortCodas($facts);
 
-        return new self($starts, array_map(fn (FlowFacts $fact): MeasureFlow => $fact->flow(), $facts));
+        return new self($starts, array_map(fn (FlowFacts $fact): MeasureFlow => $fact->flow(), $facts), $unprinted);
+    }
+
+    public function lengthOf(int $index): Fraction
+    {
+        return $this->starts[$index + 1]->minus($this->starts[$index]);
+    }
+
+    /**
+     * Whether a first bar shorter than its signature is one that leads in, and not one of bars that are all as short.
+     */
+    public function beginsWithPickup(): bool
+    {
+        return count($this->starts) > 2 && ! $this->lengthOf(0)->equals($this->lengthOf(1));
+    }
+
+    /**
+     * @param  array<string, DOMElement>  $elements  of the parts
+     */
+    private static function isPrinted(array $elements): bool
+    {
+        foreach ($elements as $part) {
+            if ($part->getElementsByTagName('time')->length > 0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The metre that most bars are as long as, where none is printed; the first bar may lead in and the last be cut.
+     *
+     * @param  list<Fraction>  $lengths
+     */
+    private static function usual(array $lengths): TimeSignature
+    {
+        $inside = array_filter(count($lengths) > 3 ? array_slice($lengths, 1, -1) : $lengths, fn (Fraction $length): bool => ! $length->isZero());
+        $counts = array_count_values(array_map(strval(...), $inside));
+        arsort($counts);
+        $usual = Fraction::parse((string) (array_key_first($counts) ?? 4));
+        foreach ([4, 8, 16] as $beatType) {
+            $beats = $usual->times(Fraction::of($beatType, 4));
+            if ($beats->denominator === 1) {
+                return new TimeSignature([$beats->numerator], $beatType);
+            }
+        }
+
+        return TimeSignature::common();
     }
 
     /**
@@ -91,7 +142,7 @@ final readonly class Barring
      * @param  Fraction  $divisions  to a quarter; carried on from bar to bar
      * @param  int  $parts  of a quarter in which all times are counted; carried on likewise
      */
-    private static function length(DOMElement $measure, Fraction &$divisions, TimeSignature &$time, int &$parts): Fraction
+    private static function length(DOMElement $measure, Fraction &$divisions, ?TimeSignature &$time, int &$parts): Fraction
     {
         $longest = $cursor = Fraction::zero();
         $notes = 0;

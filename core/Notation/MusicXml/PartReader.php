@@ -77,7 +77,7 @@ final class PartReader
         private readonly int $voiceOffset = 0,
     ) {
         $this->divisions = Fraction::of(1);
-        $this->time = TimeSignature::common();
+        $this->time = $barring->time;
         $this->start = $this->cursor = $this->chordOnset = Fraction::zero();
     }
 
@@ -137,7 +137,7 @@ final class PartReader
         }
         $this->measures[] = new Measure(
             $measure->getAttribute('id'), $this->index, $this->number, $this->start,
-            $this->barring->starts[$this->index + 1]->minus($this->start), $time, $fifths,
+            $this->barring->lengthOf($this->index), $time, $fifths, $this->index === 0 && $this->barring->beginsWithPickup(),
         );
     }
 

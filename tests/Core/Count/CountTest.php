@@ -9,7 +9,9 @@ use Tarnwind\Core\Count\CrossRhythm;
 use Tarnwind\Core\Count\CrossRhythms;
 use Tarnwind\Core\Count\Hazard;
 use Tarnwind\Core\Count\TempoLimit;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Tempo\TempoMap;
@@ -73,7 +75,7 @@ it('puts every note on a syllable, in every file of the corpus', function (strin
 
 it('finds every cross-rhythm, and its grid is what arithmetic says', function (int $right, int $left): void {
     $crosses = CrossRhythms::find(even('4/4', $right, $left));
-    expect($crosses)->toHaveCount(1)->and([$crosses[0]->right, $crosses[0]->left])->toBe([$right, $left]);
+    expect($crosses)->toHaveCount(1)->and([$crosses[0]->upper, $crosses[0]->lower])->toBe([$right, $left]);
     $grid = $crosses[0]->grid();
     $of = fn (string $hand): array => array_values(array_map(fn (array $stroke): int => $stroke['place'], array_filter($grid, fn (array $stroke): bool => in_array($stroke['hand'], [$hand, 'together'], true))));
 
@@ -91,6 +93,44 @@ it('spells the order of hands out', function (): void {
 it('takes the smallest time in which the hands meet, and nothing where they agree', function (): void {
     expect(array_map(fn (CrossRhythm $cross): string => "$cross->from-$cross->to", CrossRhythms::find(even('4/4', 12, 8))))->toBe(['0-1', '1-2', '2-3', '3-4'])
         ->and(CrossRhythms::find(even('4/4', 16, 8)))->toBe([])->and(CrossRhythms::find(even('4/4', 4, 1)))->toBe([]);
+});
+
+it('takes the hand that plays, and the two voices of one hand', function (): void {
+    $line = fn (int $count, int $ticks, string $pitch, int $staff, string $voice): string => implode('', array_fill(0, $count, MusicXml::note($pitch, $ticks, '', '', $staff, $voice)));
+    $bar = MusicXml::attributes(12, '2/4', 0, 2).$line(6, 4, 'G5', 1, '1').MusicXml::backup(24).$line(4, 6, 'C5', 1, '2').MusicXml::backup(24).$line(4, 6, 'C3', 2, '5');
+    $score = MusicXml::score(MusicXml::part($bar));
+    $says = fn (array $hands): array => array_map(fn (CrossRhythm $cross): string => "$cross->from {$cross->inWords()}: {$cross->spoken()}", CrossRhythms::find($score, $hands));
+    expect($says([]))->toBe(['0 3 against 2 in the right hand: together, upper, lower, upper', '1 3 against 2 in the right hand: together, upper, lower, upper']);
+
+    // The lower voice of that staff in the left hand: now the hands have them.
+    $left = array_filter($score->notes, fn (Note $note): bool => $note->voice === '2');
+    expect($says(array_fill_keys(array_map(fn (Note $note): string => $note->id, $left), Hand::Left)))->toBe(['0 3 against 2: together, right, left, right', '1 3 against 2: together, right, left, right']);
+});
+
+it('counts a slow beat in its parts', function (string $time, float $quarters, string $spoken): void {
+    $score = even($time, 1, 1);
+    expect(Counting::of($score, TempoMap::of($score, $quarters))->bars[0]->spoken())->toBe($spoken);
+})->with([['4/4', 44, '1 & 2 & 3 & 4 &'], ['4/4', 60, '1 2 3 4'], ['6/8', 60, '1 la li 2 la li'], ['6/8', 90, '1 2']]);
+
+it('finds silence late in a bar, and what a new key signature makes of a letter', function (): void {
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes(4, '4/4', 0).MusicXml::note('F4', 8).MusicXml::note('', 8),
+        '<attributes><key><fifths>2</fifths></key></attributes>'.MusicXml::note('F#4', 8).MusicXml::note('G4', 8),
+        MusicXml::note('C#5', 16), MusicXml::note('F#4', 16),
+    ));
+    $reasons = array_map(fn (Hazard $hazard): string => "$hazard->at $hazard->reason", Counting::of($score, TempoMap::of($score, 120))->hazards);
+    expect($reasons)->toContain('2 Silence from beat 3: count it to the bar line.')->toContain('4 F♯ now: the key signature has changed.')->toContain('8 C♯ now: the key signature has changed.')
+        ->not->toContain('12 F♯ now: the key signature has changed.');
+});
+
+it('takes the metre of most bars where none is printed, and calls no first bar an up-beat that is as short as the next', function (): void {
+    $bars = [str_repeat(MusicXml::note('C5', 4), 3), str_repeat(MusicXml::note('D5', 4), 3), MusicXml::note('E5', 12), MusicXml::note('C5', 12)];
+    $bare = MusicXml::score(MusicXml::part('<attributes><divisions>4</divisions></attributes>'.$bars[0], ...array_slice($bars, 1)));
+    expect(Counter::count($bare)[0]->spoken())->toBe('1 2 3')->and((string) $bare->measures[0]->time)->toBe('3/4');
+    $wrong = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4').$bars[0], ...array_slice($bars, 1)));
+    expect($wrong->measures[0]->beatInWords(Fraction::zero()))->toBe('beat 1');
+    $pickup = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4').MusicXml::note('G4', 4), str_repeat(MusicXml::note('C5', 4), 4)));
+    expect($pickup->measures[0]->beatInWords(Fraction::zero()))->toBe('beat 4');
 });
 
 it('finds up-beats, dotted figures, long notes and silent first beats', function (): void {

@@ -47,7 +47,7 @@ it('tells key, form and what is unusual, each with its bar', function (): void {
     expect(said($portrait, 'Key and form'))->toContain('Block chords in C minor, 4/4, 16 bars')->toContain('8 B: bars 9–12, 2 phrases')
         ->and(said($portrait, 'Unusual here'))->toContain('2 D♭ major over F: the flat second degree (Neapolitan) (♭II6)')->toContain('8 Suddenly f after p')
         ->and(said($portrait, 'Texture')[0])->toBe('0 Block chords: bars 1–13')
-        ->and(said($portrait, 'Hardest bars'))->toContain('5 16 semitones in the left hand, 3 voices in the right hand; so bar 10');
+        ->and(said($portrait, 'Hardest bars'))->toContain('5 16 semitones in the left hand, 3 voices in the right hand; so bar 13');
 });
 
 it('says where a hand leaves its staff and where the hands cross', function (): void {

@@ -32,6 +32,7 @@ const NAMES: Record<Hazard['kind'], string> = {
     'dotted-figure': 'Dotted figure',
     'long-note': 'Long note',
     'silent-first-beat': 'Silent first beat',
+    'late-rest': 'Silence at the end',
     'fast-repetition': 'Quick repetition',
     'fast-run': 'Quick run',
     accidental: 'Accidental',
@@ -62,7 +63,7 @@ function where(hazard: Hazard): string {
         <TapAlong :tapping="state.tapping" :hands="context.answer('read').known.value !== null" />
         <section v-if="crosses.length > 0">
             <h3>Cross-rhythm</h3>
-            <CrossGrid v-for="cross in crosses" :key="cross.from" :cross="cross" />
+            <CrossGrid v-for="cross in crosses" :key="cross.from + cross.words" :cross="cross" />
         </section>
         <section>
             <h3>Take care</h3>

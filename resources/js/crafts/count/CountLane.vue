@@ -49,7 +49,7 @@ const crosses = computed(() =>
                 cross,
                 left: xAt(props.laid, from),
                 right: to >= props.laid.to ? props.laid.right : xAt(props.laid, to),
-                label: `${cross.right} : ${cross.left}`,
+                label: `${cross.hand === null ? '' : `${cross.hand} hand `}${cross.upper} : ${cross.lower}`,
             },
         ];
     }),
@@ -58,7 +58,7 @@ const crosses = computed(() =>
 
 <template>
     <svg v-if="counting" class="count" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Count of this line">
-        <g v-for="{ cross, left, right, label } in crosses" :key="cross.from" class="cross">
+        <g v-for="{ cross, left, right, label } in crosses" :key="cross.from + cross.words" class="cross">
             <path :d="`M${left - 3} 12 v-5 H${right - 8} v5`" />
             <text :x="(left + right) / 2 - 5" y="11">{{ label }}</text>
             <title>{{ cross.spoken }}</title>
