@@ -38,6 +38,8 @@ final class Registration
 
     public ?Suggests $suggestion = null;
 
+    public ?ProposesSettings $proposal = null;
+
     public function __construct(public readonly string $craft)
     {
     }
@@ -109,6 +111,16 @@ final class Registration
     public function prints(ReadsPrint $print): self
     {
         $this->print = $print;
+
+        return $this;
+    }
+
+    /**
+     * Settings a fresh plan begins with.
+     */
+    public function proposes(ProposesSettings $proposal): self
+    {
+        $this->proposal = $proposal;
 
         return $this;
     }

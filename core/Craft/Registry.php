@@ -100,11 +100,22 @@ final readonly class Registry
     }
 
     /**
-     * A fresh plan: what the edition has printed, nothing else.
+     * A fresh plan: what the edition has printed, and the settings that the piece suggests.
+     *
+     * @param  ?Closure(): Reading  $read  what the score means; null for reading it now
      */
-    public function freshPlan(Score $score): Plan
+    public function freshPlan(Score $score, ?Closure $read = null): Plan
     {
-        return new Plan(null, array_merge(...array_map(fn (Registration $craft): array => $craft->print?->marks($score) ?? [], $this->crafts)));
+        $plan = new Plan(null, array_merge(...array_map(fn (Registration $craft): array => $craft->print?->marks($score) ?? [], $this->crafts)));
+        $reading = null;
+        foreach ($this->crafts as $craft) {
+            if ($craft->proposal !== null) {
+                $reading ??= $read === null ? Reading::of($score) : $read();
+                $plan = $plan->withSettings($craft->craft, $craft->proposal->propose($score, $reading));
+            }
+        }
+
+        return $plan;
     }
 
     /**

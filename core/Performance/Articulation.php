@@ -32,16 +32,15 @@ enum Articulation: string
     }
 
     /**
-     * The names of MusicXML's articulations that write it; none where the format has no sign for it.
+     * The names of MusicXML's articulations that write it; none where there is no sign for it, but a word.
      *
      * @return list<string>
      */
     public function signs(): array
     {
         return match ($this) {
-            self::Legato, self::NonLegato => [],
+            self::Legato, self::NonLegato, self::Marcato => [],
             self::Portato => ['detached-legato'],
-            self::Marcato => ['strong-accent'],
             default => [$this->value],
         };
     }

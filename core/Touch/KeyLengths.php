@@ -19,6 +19,11 @@ final class KeyLengths
     /** Signs before a dot, whose meaning depends on slur and line. */
     private const SHORT = ['staccatissimo' => Articulation::Staccatissimo, 'spiccato' => Articulation::Staccatissimo, 'detached-legato' => Articulation::Portato];
 
+    /** Share of its length that a note is held before a breath, and the most seconds the breath takes from it [start]. */
+    private const BREATH = 0.7;
+
+    private const LONGEST_BREATH = 0.35;
+
     private const LONG = ['tenuto' => Articulation::Tenuto, 'strong-accent' => Articulation::Marcato];
 
     private readonly Voices $voices;
@@ -26,15 +31,20 @@ final class KeyLengths
     /** @var array<string, bool> by note id under a slur: whether the slur ends there */
     private array $slurred = [];
 
+    /** @var array<string, true> by note id: after which the line breathes */
+    private array $breathes = [];
+
     /** @var array<string, float> by note id: quarters at which its key is struck again */
     private array $again = [];
 
     /**
      * @param  array<string, Articulation>  $own  the teacher's, by note id
+     * @param  list<string>  $commas  ids of the notes the teacher breathes after
      */
-    private function __construct(private readonly Score $score, private readonly TempoMap $tempo, private readonly Style $style, private readonly array $own)
+    private function __construct(private readonly Score $score, private readonly TempoMap $tempo, private readonly Style $style, private readonly array $own, array $commas)
     {
         $this->voices = Voices::of($score);
+        $this->followBreaths(array_flip($commas));
         foreach ($score->slurs as $slur) {
             $strokes = $this->voices->under($slur);
             foreach ($strokes as $place => $stroke) {
@@ -49,11 +59,12 @@ final class KeyLengths
 
     /**
      * @param  array<string, Articulation>  $own  the teacher's, by note id
+     * @param  list<string>  $commas  ids of the notes the teacher breathes after
      * @return array<string, KeyLength> by note id, without grace notes
      */
-    public static function of(Score $score, TempoMap $tempo, Style $style = new Style, array $own = []): array
+    public static function of(Score $score, TempoMap $tempo, Style $style = new Style, array $own = [], array $commas = []): array
     {
-        $lengths = new self($score, $tempo, $style, $own);
+        $lengths = new self($score, $tempo, $style, $own, $commas);
         $found = [];
         foreach ($score->notes as $note) {
             if (! $note->grace) {
@@ -78,10 +89,23 @@ final class KeyLengths
         } else {
             [$share, $reason] = $this->byHabit($note, $next !== null, $end->isLessThan($next->onset ?? $this->score->end()));
         }
-        $joins = $isFollowed && ($asked === Articulation::Legato || ($asked === null && ($this->slurred[$note->id] ?? null) === false));
+        if (isset($this->breathes[$note->id]) && $this->breath($note) < $share) {
+            [$share, $reason, $ends] = [$this->breath($note), 'left early: the line breathes before it goes on', true];
+        }
+        $joins = $isFollowed && ! isset($this->breathes[$note->id]) && ($asked === Articulation::Legato || ($asked === null && ($this->slurred[$note->id] ?? null) === false));
         [$left, $reason] = $this->inTime($note, $share, $joins, $reason);
 
         return new KeyLength($note, $share, $left, $reason, $asked, $own !== null, $ends);
+    }
+
+    /**
+     * The share that is left of a note for the breath after it.
+     */
+    private function breath(Note $note): float
+    {
+        $seconds = $this->tempo->seconds($note->end()) - $this->tempo->seconds($note->onset);
+
+        return $seconds > 0 ? max(self::BREATH, 1 - self::LONGEST_BREATH / $seconds) : 1.0;
     }
 
     /**
@@ -158,6 +182,26 @@ final class KeyLengths
         }
 
         return $sign(self::SHORT) ?? $sign(self::LONG);
+    }
+
+    /**
+     * What a voice strikes together breathes together, by the teacher's comma or a printed one.
+     *
+     * @param  array<string, int>  $commas  by note id
+     */
+    private function followBreaths(array $commas): void
+    {
+        $strokes = [];
+        foreach ($this->score->notes as $note) {
+            if (isset($commas[$note->id]) || $note->has('breath-mark')) {
+                $strokes["$note->staff/$note->voice/$note->onset"] = true;
+            }
+        }
+        foreach ($strokes === [] ? [] : $this->score->notes as $note) {
+            if (isset($strokes["$note->staff/$note->voice/$note->onset"])) {
+                $this->breathes[$note->id] = true;
+            }
+        }
     }
 
     private function followKeys(): void

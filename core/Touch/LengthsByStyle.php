@@ -17,7 +17,9 @@ final class LengthsByStyle implements ShapesLengths
 {
     public function lengths(array $lengths, Score $score, TempoMap $tempo, Plan $plan): array
     {
-        return KeyLengths::of($score, $tempo, $plan->settings(Style::class), self::articulations($plan));
+        $commas = array_map(fn (CommaMark $mark): string => $mark->note, $plan->marksOf(CommaMark::class));
+
+        return KeyLengths::of($score, $tempo, $plan->settings(Style::class), self::articulations($plan), $commas);
     }
 
     /**

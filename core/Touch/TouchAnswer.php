@@ -42,6 +42,7 @@ final class TouchAnswer implements Answer
         $lengths = $performance->lengths();
         $heard = new Heard($played, $tempo, $lengths, $performance->spans());
         $ends = array_column($written->notes, null, 'id');
+        $proposed = ProposedStyle::of($written, $reading);
         $printed = array_flip(array_map(fn (Slur $slur): string => "$slur->from $slur->to", $written->slurs));
 
         return [
@@ -57,6 +58,7 @@ final class TouchAnswer implements Answer
                 $told->of($played->slurs, fn (Slur $slur): int => $ends[$slur->from]->measure),
             ),
             'style' => $performance->plan->settings(Style::class)->all(),
+            'proposed' => ['style' => $proposed->profile->value, 'reason' => $proposed->reason],
             'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of($heard->findings($written), fn (Finding $finding): int => $finding->measure)),
         ];
     }

@@ -22,12 +22,12 @@ final class TouchCraft implements Craft
     public function register(Registration $registry): void
     {
         $registry
-            ->settings(Style::class)
+            ->settings(Style::class)->proposes(new ProposedStyle)
             ->mark('articulation', ArticulationMark::class)->mark('slur', SlurMark::class)
-            ->mark('hold', HoldMark::class)->mark('gesture', GestureMark::class)
+            ->mark('comma', CommaMark::class)->mark('hold', HoldMark::class)->mark('gesture', GestureMark::class)
             ->contributes(new SlursAndHolds, new SwungQuavers, new LengthsByStyle, new ShortSlurs)
             ->answer('touch', TouchAnswer::class)
             ->finds(FindingKind::class, Action::class)
-            ->writes(new ArticulationWriter, new SlurWriter, new GestureWords);
+            ->writes(new ArticulationWriter, new TouchWords, new SlurWriter, new CommaWriter, new GestureWords);
     }
 }

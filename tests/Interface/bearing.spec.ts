@@ -164,11 +164,12 @@ test.describe('an answer about some bars', () => {
                 { from: 'n20', to: 'n30', printed: true },
             ],
             style: {},
+            proposed: { style: 'lyrical' as const, reason: 'nothing speaks against joining' },
             findings: [],
         };
         const merged = mergeTouch(
             known,
-            { bars: { first: 8, last: 12 }, lengths: [length('n20', 0.5)], slurs: [{ from: 'n20', to: 'n22', printed: false }], style: {}, findings: [] },
+            { bars: { first: 8, last: 12 }, lengths: [length('n20', 0.5)], slurs: [{ from: 'n20', to: 'n22', printed: false }], style: {}, proposed: { style: 'older' as const, reason: '' }, findings: [] },
             barOf,
         );
         expect(merged.lengths.map(({ note, left }) => `${note} ${left}`)).toEqual(['n2 1', 'n20 0.5']);

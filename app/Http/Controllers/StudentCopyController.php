@@ -17,6 +17,7 @@ use Inertia\Inertia;
 use Inertia\Response as Page;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Reading\Reading;
 
 /**
  * A student's copy of a piece: the desk and its plan.
@@ -26,9 +27,10 @@ final class StudentCopyController
     public function store(CopyRequest $request): RedirectResponse
     {
         $piece = Piece::query()->findOrFail($request->integer('piece_id'));
+        [$score, $reading] = $piece->stored()->read()->whole();
         $copy = StudentCopy::query()->firstOrCreate(
             ['student_id' => $request->integer('student_id'), 'piece_id' => $piece->id],
-            ['plan' => Crafts::registry()->freshPlan($piece->score())->toJson(), 'revision' => 1],
+            ['plan' => Crafts::registry()->freshPlan($score, fn (): Reading => $reading)->toJson(), 'revision' => 1],
         );
 
         return redirect()->route($copy->wasRecentlyCreated ? 'copies.portrait' : 'copies.show', $copy);

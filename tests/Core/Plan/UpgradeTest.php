@@ -11,6 +11,7 @@ use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Plan\Upgrade;
+use Tarnwind\Core\Touch\CommaMark;
 use Tarnwind\Core\Touch\Profile;
 use Tarnwind\Core\Touch\Style;
 
@@ -34,7 +35,9 @@ it('reads plans that were stored in the first format, with nothing lost', functi
 it('shows in the example what a plan is: every kind of mark, every setting', function (): void {
     $example = (string) file_get_contents(__DIR__.'/../../../docs/examples/lantern-on-the-water.plan.json');
     $plan = Crafts::registry()->plans->read($example);
-    expect($plan)->toEqual(Crafts::registry()->plans->read(stored('every-kind')))->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
+    // Kinds of marks that the earlier format has not.
+    $older = $plan->withMarks(array_values(array_filter($plan->marks, fn ($mark): bool => ! in_array($mark::class, [CommaMark::class], true))));
+    expect($older)->toEqual(Crafts::registry()->plans->read(stored('every-kind')))->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
         ->and(array_values(array_unique(array_map(fn ($mark): string => $mark::class, $plan->marks))))->toEqualCanonicalizing(array_values(array_unique(Crafts::registry()->marks())))
         ->and($plan->settings(PedalSettings::class)->school)->toBe(School::Singing)->and($plan->settings(HandSettings::class)->school)->toBe(FingeringSchool::Strength)
         ->and($plan->settings(Style::class))->toEqual(new Style(Profile::Lyrical, ['staccato' => 0.4]));

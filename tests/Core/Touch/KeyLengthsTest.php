@@ -3,19 +3,27 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Touch\ArticulationMark;
+use Tarnwind\Core\Touch\CommaMark;
 use Tarnwind\Core\Touch\Heard;
 use Tarnwind\Core\Touch\KeyLengths;
 use Tarnwind\Core\Touch\Profile;
+use Tarnwind\Core\Touch\ProposedStyle;
 use Tarnwind\Core\Touch\Style;
 use Tests\support\Corpus;
 use Tests\support\Labels;
+use Tests\support\Marked;
 use Tests\support\MusicXml;
 
 /**
@@ -49,6 +57,32 @@ it('holds notes as written, by their sign, or by the teacher\'s word', function 
     $own = [$score->notes[2]->id => Articulation::Tenuto, $score->notes[3]->id => Articulation::NonLegato];
     $lengths = KeyLengths::of($score, TempoMap::of($score), new Style, $own);
     expect([$lengths[$score->notes[2]->id]->share, $lengths[$score->notes[3]->id]->share])->toBe([1.0, 0.85])->and($lengths[$score->notes[2]->id]->own)->toBeTrue();
+});
+
+it('leaves a note early for a breath, the teacher\'s or a printed one, and never for long', function (): void {
+    $score = phrase('breath-mark');
+    $lengths = fn (float $tempo, array $commas): array => array_values(array_map(fn (KeyLength $length): float => round($length->share, 2), KeyLengths::of($score, TempoMap::of($score, $tempo), new Style, [], $commas)));
+    expect(array_slice($lengths(120, [$score->notes[1]->id]), 0, 4))->toBe([1.0, 0.7, 0.7, 1.0])
+        ->and(array_slice($lengths(20, []), 2, 1))->toBe([0.88]);
+});
+
+it('proposes a style by words, then by texture', function (string $file, Profile $profile): void {
+    [$score, $reading] = Labels::reading($file);
+    expect(ProposedStyle::of($score, $reading)->profile)->toBe($profile);
+})->with([
+    ['BWV_0775.xml', Profile::Older], ['skipping-stones.musicxml', Profile::Dance], ['lantern-on-the-water.musicxml', Profile::Lyrical],
+    ['slow-weather.musicxml', Profile::Lyrical], ['Saltarello.xml', Profile::Dance], ['SchbAvMaSample.xml', Profile::Lyrical],
+]);
+
+it('writes as a word what has no sign, once for notes that go on so, with the hand where it is the left', function (): void {
+    $document = Document::open(MusicXml::piano(array_fill(0, 4, ['C5:4 D5:4 E5:4 F5:4', 'C3:8 G3:8'])));
+    $score = ScoreReader::read($document);
+    $of = fn (string $id, int $staff, array $bars, Articulation $how): ArticulationMark => new ArticulationMark($id, array_values(array_map(
+        fn (Note $note): string => $note->id, array_filter($score->notes, fn (Note $note): bool => $note->staff === $staff && in_array($note->measure, $bars, true)),
+    )), $how);
+    $written = ScoreReader::read(Document::open(Marked::copy($document, $score, [$of('a', 2, [0, 1], Articulation::NonLegato), $of('b', 1, [0, 3], Articulation::Marcato), new CommaMark('c', $score->notes[2]->id)])->toMusicXml()));
+    expect(array_map(fn (Sign $sign): string => "$sign->onset $sign->value", $written->signsOf('words')))->toBe(['0 left hand non legato', '0 marcato', '12 marcato'])
+        ->and($written->notes[2]->has('breath-mark'))->toBeTrue();
 });
 
 it('lets a style fill in what is not written: lifts after slurs, detached notes between them', function (Profile $profile, array $expected): void {

@@ -1,13 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LineProps } from '../../desk/craft';
-import { layArcs } from './slurs';
+import { layArcs, layCommas } from './slurs';
 import type { TouchState } from './useTouch';
 
-/** The slurs of a line as they are to be played, in place of the engraved ones; their ends can be dragged. */
+/** The slurs of a line as they are to be played, in place of the engraved ones; their ends can be dragged. With them the teacher's commas. */
 const props = defineProps<LineProps<TouchState>>();
 
 const arcs = computed(() => layArcs(props.laid, props.state.touch.value?.slurs ?? [], props.state.byNote.value));
+const commas = computed(() =>
+    layCommas(
+        props.laid,
+        props.state.commas.value.map(({ note }) => note),
+        props.state.byNote.value,
+    ),
+);
 </script>
 
 <template>
@@ -29,6 +36,7 @@ const arcs = computed(() => layArcs(props.laid, props.state.touch.value?.slurs ?
             </template>
             <title>{{ arc.slur.printed ? 'Printed slur' : 'Your slur' }}: drag an end to move it</title>
         </g>
+        <text v-for="{ note, x, y } in commas" :key="note" :x="x" :y="y" class="comma">,</text>
     </svg>
 </template>
 
@@ -56,6 +64,11 @@ path {
 
 .current > path {
     stroke-width: 3;
+}
+
+.comma {
+    font: bold 30px var(--serif);
+    fill: var(--lake);
 }
 
 .end {

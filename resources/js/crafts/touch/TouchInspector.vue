@@ -8,6 +8,7 @@ import InspectorFrame from '../../desk/InspectorFrame.vue';
 import { fractionValue } from '../../support/fraction';
 import type { Finding } from '@generated/touch';
 import GesturePalette from './GesturePalette.vue';
+import LayerTouch from './LayerTouch.vue';
 import type { TouchState } from './useTouch';
 
 const props = defineProps<CraftProps<TouchState>>();
@@ -23,6 +24,8 @@ const here = computed(() => {
 });
 
 const held = computed(() => touch.now.value.some(({ note }) => touch.holds.value.some((mark) => mark.note === note)));
+
+const breathing = computed(() => touch.now.value.some(({ note }) => touch.commas.value.some((mark) => mark.note === note)));
 
 const bar = computed(() => score.measures[desk.measure.value]!);
 const from = computed(() => fractionValue(bar.value.start));
@@ -61,7 +64,9 @@ const KINDS: Record<Finding['kind'], string> = {
             <a-button :disabled="touch.current.value === null" @click="touch.unslur()">No slur <kbd>U</kbd></a-button>
             <a-button @click="touch.holdOn(1)">Hold on <kbd>H</kbd></a-button>
             <a-button v-if="held" @click="touch.holdOn(-1)">Hold less <kbd>⇧H</kbd></a-button>
+            <a-button :type="breathing ? 'primary' : 'default'" :disabled="touch.now.value.length === 0" @click="touch.breathe()">Comma <kbd>,</kbd></a-button>
         </section>
+        <LayerTouch :state="touch" :desk="desk" />
         <section>
             <h3>Gestures</h3>
             <ul v-if="here.length > 0" class="here">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import type { CraftProps } from '../../desk/craft';
 import LengthValues from './LengthValues.vue';
 import type { Style, TouchState } from './useTouch';
 
-defineProps<CraftProps<TouchState>>();
+const props = defineProps<CraftProps<TouchState>>();
 
 const STYLES: { value: Style; label: string }[] = [
     { value: 'written', label: 'as written' },
@@ -14,12 +15,15 @@ const STYLES: { value: Style; label: string }[] = [
     { value: 'straight', label: 'off-beats, straight' },
     { value: 'swing', label: 'off-beats, swung' },
 ];
+
+const proposed = computed(() => props.state.touch.value?.proposed ?? null);
+const styles = computed(() => STYLES.map(({ value, label }) => ({ value, label: value === proposed.value?.style ? `${label} (proposed)` : label })));
 </script>
 
 <template>
-    <label class="field">
+    <label class="field" :title="proposed ? `Proposed: ${proposed.reason}` : ''">
         <span class="long">Style</span>
-        <ChoiceSelect :value="state.style.value" :options="STYLES" label="Style of touch" @choose="(style) => context.desk.setSettings('touch', { style })" />
+        <ChoiceSelect :value="state.style.value" :options="styles" label="Style of touch" @choose="(style) => context.desk.setSettings('touch', { style })" />
     </label>
     <LengthValues
         v-if="state.touch.value"

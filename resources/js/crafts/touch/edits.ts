@@ -1,4 +1,4 @@
-import type { GestureMark, HoldMark, Place, SlurMark, ArticulationMark } from '@generated/plan';
+import type { CommaMark, GestureMark, HoldMark, Place, SlurMark, ArticulationMark } from '@generated/plan';
 import type { Slur } from '@generated/touch';
 import { freshId, withoutNotes } from '../../desk/marks';
 
@@ -58,4 +58,10 @@ export function hold(marks: readonly HoldMark[], note: string, until: Place | nu
 export function gesture(marks: readonly GestureMark[], at: Place, text: string): GestureMark[] {
     const others = marks.filter((mark) => mark.text !== text || mark.at.measure !== at.measure || mark.at.offset !== at.offset);
     return others.length < marks.length ? others : [...others, { id: freshId('gesture', others), craft: 'touch', kind: 'gesture', at, text }];
+}
+
+/** Puts a comma after a note, or takes it away. */
+export function comma(marks: readonly CommaMark[], note: string): CommaMark[] {
+    const others = marks.filter((mark) => mark.note !== note);
+    return others.length < marks.length ? others : [...others, { id: freshId('comma', others), craft: 'touch', kind: 'comma', note }];
 }

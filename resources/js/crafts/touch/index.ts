@@ -10,7 +10,7 @@ import { useTouch } from './useTouch';
 export const touch = defineCraft({
     name: 'touch',
     title: 'Touch',
-    asks: ['touch'],
+    asks: ['touch', 'read'],
     joinings: { touch: { merge } },
     use: useTouch,
     view: { tools: TouchTools, above: GestureLine, over: SlurLayer, lane: TouchLane, inspector: TouchInspector },

@@ -1,4 +1,5 @@
-import type { Laid } from '../../engraving/layout';
+import { xAt, type Laid } from '../../engraving/layout';
+import { fractionValue } from '../../support/fraction';
 import type { KeyLength, Slur } from '@generated/touch';
 
 /** A slur as it is drawn on one line, px of the system. */
@@ -67,4 +68,15 @@ function graceArc({ system }: Laid, slur: Slur): Arc[] {
     const y = Math.max(a.y, b.y) + GAP;
     const middle = (a.x + b.x) / 2 + 4.5;
     return [{ slur, path: `M${a.x + 4.5} ${a.y + GAP - 4} Q${middle} ${y + 4} ${b.x + 4.5} ${b.y + GAP - 4}`, from: null, to: null }];
+}
+
+/** Where the commas of a line stand: over what comes after their notes, or at the end of the line. */
+export function layCommas(laid: Laid, notes: readonly string[], lengths: ReadonlyMap<string, KeyLength>): { note: string; x: number; y: number }[] {
+    return notes.flatMap((note) => {
+        const length = lengths.get(note);
+        const head = laid.system.notes[note];
+        if (!length || !head || length.at < laid.from - 1e-6 || length.at >= laid.to - 1e-6) return [];
+        const end = fractionValue(length.end);
+        return [{ note, x: (end >= laid.to - 1e-6 ? laid.right : xAt(laid, end)) - 10, y: head.y - (length.hand === 'right' ? 22 : 12) }];
+    });
 }

@@ -6,26 +6,31 @@ import { followPointer } from '../../desk/pointer';
 import { findingsStrip } from '../../desk/strip';
 import { nearestSpot, type Laid } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import type { ArticulationMark, GestureMark, HoldMark, SlurMark, TouchSettings } from '@generated/plan';
+import type { ArticulationMark, CommaMark, GestureMark, HoldMark, SlurMark, TouchSettings } from '@generated/plan';
 import type { Finding, KeyLength, Slur } from '@generated/touch';
+import type { ReadNote } from '@generated/read';
 import * as edits from './edits';
 
+export type Layer = ReadNote['layer'];
 export type Style = NonNullable<TouchSettings['style']>;
 export type Lengths = NonNullable<TouchSettings['lengths']>;
 
 /** How long each key is held and what is heard of it; and what the teacher does about it at the cursor. */
 export function useTouch({ desk, score, answer, lines, teacher }: Context) {
     const { known: touch } = answer('touch');
+    const { known: read } = answer('read');
     const gestures = ref([...teacher.gestures]);
     const articulations = computed(() => desk.marks('touch/articulation'));
     const slurs = computed(() => desk.marks('touch/slur'));
     const holds = computed(() => desk.marks('touch/hold'));
+    const commas = computed(() => desk.marks('touch/comma'));
     const gestureMarks = computed(() => desk.marks('touch/gesture'));
     const style = computed<Style>(() => desk.plan.value.settings.touch?.style ?? 'written');
     const ownLengths = computed<Lengths>(() => desk.plan.value.settings.touch?.lengths ?? {});
 
     const setTouch = (marks: ArticulationMark[]): void => desk.setMarks(['touch/articulation'], marks);
     const setSlurs = (marks: SlurMark[]): void => desk.setMarks(['touch/slur'], marks);
+    const setCommas = (marks: CommaMark[]): void => desk.setMarks(['touch/comma'], marks);
     const setHolds = (marks: HoldMark[]): void => desk.setMarks(['touch/hold'], marks);
     const setGestures = (marks: GestureMark[]): void => desk.setMarks(['touch/gesture'], marks);
 
@@ -118,6 +123,25 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
         if (place) setGestures(edits.gesture(gestureMarks.value, place, text));
     }
 
+    /** A comma after the selected or the top key. */
+    function breathe(): void {
+        const key = now.value[selected.value ?? 0];
+        if (key) setCommas(edits.comma(commas.value, key.note));
+    }
+
+    /** Notes of a layer in the selected bars, or in the whole piece. */
+    function ofLayer(layer: Layer, whole: boolean): string[] {
+        const inBars = whole ? null : new Set(desk.selection.value.notes);
+        return (read.value?.notes ?? []).filter((note) => note.layer === layer && byNote.value.has(note.id) && (inBars?.has(note.id) ?? true)).map(({ id }) => id);
+    }
+
+    /** Leaves a whole layer in one way; null takes the marks back. */
+    function leaveLayer(layer: Layer, whole: boolean, articulation: edits.Articulation | null): void {
+        const notes = ofLayer(layer, whole);
+        const others = edits.clear(articulations.value, notes);
+        setTouch(articulation === null ? others : edits.articulate(others, notes, articulation));
+    }
+
     const setPalette = (list: string[]): void => void (gestures.value = list);
 
     const remedies: Remedies<Finding> = {
@@ -153,6 +177,7 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
         },
         { keys: ['l'], what: 'a slur begins here; L again: it ends here', run: slur },
         { keys: ['Escape'], shown: null, what: 'give the slur up', when: () => slurFrom.value !== null, run: () => void (slurFrom.value = null) },
+        { keys: [','], what: 'a comma after the selected or the top key, or none', run: breathe },
         { keys: ['u'], what: 'take the slur over this note away', run: unslur },
         { keys: ['⇧h'], shown: null, what: 'hold it one moment less', run: () => holdOn(-1) },
         { keys: ['h'], what: 'hold the lowest or selected key one moment on (Shift: less)', run: () => holdOn(1) },
@@ -195,6 +220,10 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
         unslur,
         dragSlur,
         holdOn,
+        commas,
+        breathe,
+        ofLayer,
+        leaveLayer,
         putGesture,
         setPalette,
         remedies,
