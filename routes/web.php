@@ -16,6 +16,7 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
+use App\Http\Controllers\TwinController;
 use App\Http\Middleware\OneAtATime;
 use Illuminate\Support\Facades\Route;
 
@@ -69,5 +70,6 @@ Route::middleware('auth')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
         Route::post('/copies/{copy}/answers/{answer}', AnswerController::class)->name('copies.answer');
         Route::post('/copies/{copy}/suggestions/{craft}', SuggestionController::class)->name('copies.suggestion');
+        Route::post('/copies/{copy}/twins', TwinController::class)->name('copies.twins');
     });
 });

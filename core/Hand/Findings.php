@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Hand\Checks\Compass;
 use Tarnwind\Core\Hand\Checks\Joining;
@@ -26,17 +27,18 @@ final class Findings
 {
     /**
      * @param  list<Joint>  $joints
+     * @param  Intended  $intended  what is not to be said
      * @return list<Finding> by place
      */
-    public static function of(Assignment $assignment, array $joints): array
+    public static function of(Assignment $assignment, array $joints, Intended $intended = new Intended): array
     {
-        $near = self::near($assignment, $joints);
+        $near = self::near($assignment, $joints, $intended);
         $once = Repeats::once($near, $assignment->score, fn (Finding $finding): ?string => self::sameness($assignment, $finding));
 
-        return Finding::inOrder([
-            ...Relief::findings($assignment, $near), ...$once, ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
+        return Finding::inOrder([...Relief::findings($assignment, $near), ...$once, ...$intended->without([
+            ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
             ...Compass::findings($assignment), ...SoftPedalMarks::findings($assignment),
-        ]);
+        ], $assignment->score)]);
     }
 
     /**
@@ -62,11 +64,11 @@ final class Findings
      * @param  list<Joint>  $joints
      * @return list<Finding> by place
      */
-    public static function near(Assignment $assignment, array $joints): array
+    public static function near(Assignment $assignment, array $joints, Intended $intended = new Intended): array
     {
-        return Finding::inOrder([
+        return $intended->without(Finding::inOrder([
             ...Joining::findings($assignment, $joints), ...Reaching::findings($assignment), ...LettingGo::findings($assignment), ...Moves::findings($assignment),
             ...SharedKeys::findings($assignment),
-        ]);
+        ]), $assignment->score);
     }
 }

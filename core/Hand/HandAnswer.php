@@ -8,6 +8,7 @@ use Tarnwind\Core\Craft\Answer;
 use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Hand;
@@ -26,7 +27,7 @@ final class HandAnswer implements Answer
 
     public static function restsOn(): array
     {
-        return [Aspect::Layers, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Foot, Aspect::Levels, Aspect::Time];
+        return [Aspect::Layers, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Foot, Aspect::Levels, Aspect::Time, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt
@@ -38,15 +39,17 @@ final class HandAnswer implements Answer
     {
         $assignment = $performance->part(Assignment::class);
 
-        return $asked->bars === null ? self::whole($assignment) : self::around($assignment, $asked->bars);
+        $intended = Intended::of($performance->plan, HandCraft::NAME);
+
+        return $asked->bars === null ? self::whole($assignment, $intended) : self::around($assignment, $asked->bars, $intended);
     }
 
     /**
      * @return array<string, mixed>
      */
-    public static function whole(Assignment $assignment): array
+    public static function whole(Assignment $assignment, Intended $intended = new Intended): array
     {
-        return self::document($assignment, Findings::of($assignment, $assignment->joints()), new Bars(0, count($assignment->score->measures) - 1));
+        return self::document($assignment, Findings::of($assignment, $assignment->joints(), $intended), new Bars(0, count($assignment->score->measures) - 1));
     }
 
     /**
@@ -55,12 +58,12 @@ final class HandAnswer implements Answer
      * @param  Assignment  $assignment  of an excerpt around the bars
      * @return array<string, mixed>
      */
-    public static function around(Assignment $assignment, Bars $bars): array
+    public static function around(Assignment $assignment, Bars $bars, Intended $intended = new Intended): array
     {
         return [
             'bars' => $bars->toArray(),
             'kinds' => array_column(array_filter(FindingKind::cases(), fn (FindingKind $kind): bool => $kind->isNear()), 'value'),
-            ...self::document($assignment, Findings::near($assignment, $assignment->joints()), $bars),
+            ...self::document($assignment, Findings::near($assignment, $assignment->joints(), $intended), $bars),
         ];
     }
 

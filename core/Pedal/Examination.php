@@ -28,6 +28,16 @@ final readonly class Examination
     }
 
     /**
+     * The same with what is worth saying.
+     *
+     * @param  list<Finding>  $findings
+     */
+    public function saying(array $findings): self
+    {
+        return new self($this->from, $this->to, $this->spans, $this->blur, $findings);
+    }
+
+    /**
      * @return array{spans: list<array<string, mixed>>, blur: list<array{onset: string, value: float}>, findings: list<array<string, mixed>>} as the JSON Schema has it
      */
     public function toArray(): array

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Craft\Answer;
 use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
+use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 
@@ -18,7 +19,7 @@ final class PedalAnswer implements Answer
 {
     public static function restsOn(): array
     {
-        return [...Timeline::restsOn(), Aspect::Foot];
+        return [...Timeline::restsOn(), Aspect::Foot, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt
@@ -32,9 +33,11 @@ final class PedalAnswer implements Answer
         [$from, $to] = $asked->bars === null ? [null, null] : $timeline->places($asked->bars);
         $examination = Examiner::examine($timeline, $performance->spans(), $performance->student->piano->kind->decay(), $from, $to);
 
+        $findings = Intended::of($performance->plan, PedalCraft::NAME)->without($examination->findings, $performance->written);
+
         return [
             ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),
-            'from' => (string) $examination->from, 'to' => (string) $examination->to, ...$examination->toArray(),
+            'from' => (string) $examination->from, 'to' => (string) $examination->to, ...$examination->saying($findings)->toArray(),
         ];
     }
 }

@@ -43,6 +43,9 @@ enum Aspect: string
     /** What the student reads. */
     case Words = 'words';
 
+    /** What the teacher means so, and no craft says again. */
+    case Intended = 'intended';
+
     /** What suggestions go by; nothing that is played or measured. */
     case Suggestions = 'suggestions';
 }

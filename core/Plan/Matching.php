@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Plan;
 
 use Tarnwind\Core\Reading\BarShape;
+use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
@@ -63,6 +64,24 @@ final readonly class Matching
             array_values(array_map(fn (Measure $m): string => $m->number, array_filter($after->measures, fn (Measure $m): bool => ! isset($twins[$m->index])))),
             array_values(array_map(fn (Measure $m): string => $m->number, array_filter($before->measures, fn (Measure $m): bool => ! isset($pairs[$m->index])))),
         );
+    }
+
+    /**
+     * Some bars of a score with others of the same score; of the bar after them its place alone, for what ends there.
+     *
+     * @param  int  $to  index of the first of the others
+     */
+    public static function within(Score $score, Bars $bars, int $to): self
+    {
+        [, $byBar] = self::shapes($score);
+        $measures = $notes = $before = [];
+        for ($bar = $bars->first, $other = $to; $bar <= $bars->last + 1 && isset($score->measures[$bar], $score->measures[$other]); $bar++, $other++) {
+            $before[] = $score->measures[$bar]->id;
+            $measures[$score->measures[$bar]->id] = $score->measures[$other]->id;
+            $notes += $bar > $bars->last ? [] : self::notesOf($byBar[$bar] ?? [], $byBar[$other] ?? [], $score->measures[$bar], $score->measures[$other]);
+        }
+
+        return new self($before, $measures, array_column($score->measures, null, 'id'), $notes, [], [], []);
     }
 
     public function measure(string $id): ?string

@@ -8,6 +8,7 @@ use Tarnwind\Core\Craft\Answer;
 use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
 use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
@@ -27,7 +28,7 @@ final class TouchAnswer implements Answer
 
     public static function restsOn(): array
     {
-        return [Aspect::Hands, Aspect::Notes, Aspect::Lengths, Aspect::Foot, Aspect::Time];
+        return [Aspect::Hands, Aspect::Notes, Aspect::Lengths, Aspect::Foot, Aspect::Time, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt
@@ -42,6 +43,7 @@ final class TouchAnswer implements Answer
         $lengths = $performance->lengths();
         $heard = new Heard($played, $tempo, $lengths, $performance->spans());
         $ends = array_column($written->notes, null, 'id');
+        $intended = Intended::of($performance->plan, TouchCraft::NAME);
         $proposed = ProposedStyle::of($written, $reading);
         $printed = array_flip(array_map(fn (Slur $slur): string => "$slur->from $slur->to", $written->slurs));
 
@@ -59,7 +61,7 @@ final class TouchAnswer implements Answer
             ),
             'style' => $performance->plan->settings(Style::class)->all(),
             'proposed' => ['style' => $proposed->profile->value, 'reason' => $proposed->reason],
-            'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of($heard->findings($written), fn (Finding $finding): int => $finding->measure)),
+            'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of($intended->without($heard->findings($written), $written), fn (Finding $finding): int => $finding->measure)),
         ];
     }
 }

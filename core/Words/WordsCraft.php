@@ -6,9 +6,10 @@ namespace Tarnwind\Core\Words;
 
 use Tarnwind\Core\Craft\Craft;
 use Tarnwind\Core\Craft\Registration;
+use Tarnwind\Core\Findings\IntendedMark;
 
 /**
- * What the student reads beside the notes.
+ * What the student reads beside the notes, and what the teacher has said of findings.
  */
 final class WordsCraft implements Craft
 {
@@ -21,6 +22,6 @@ final class WordsCraft implements Craft
 
     public function register(Registration $registry): void
     {
-        $registry->mark('note', BarNote::class);
+        $registry->mark('note', BarNote::class)->mark('intended', IntendedMark::class);
     }
 }

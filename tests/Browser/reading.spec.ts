@@ -39,6 +39,13 @@ test('a piece is read: harmonies, phrases, layers, and bars that are alike', asy
     await expect(inspector).toContainText('Bar 20');
     await expect(page.locator('.twin')).toHaveCount(1);
 
+    // The marks of bar 4 go onto its twin, with what differs said beside it.
+    await inspector.getByRole('button', { name: 'Take 1 from bar 4' }).click();
+    await saved(page);
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+    await page.keyboard.press('z');
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
     // The song is melody, the left hand's lowest notes are bass, the rest of the figure filling.
     await goTo(page, '1');
     expect(await heads(page, 'melody').count()).toBeGreaterThan(5);

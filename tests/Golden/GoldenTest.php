@@ -44,7 +44,8 @@ function fullPlan(Score $score): array
         ['id' => 't1', 'craft' => 'touch', 'kind' => 'articulation', 'notes' => [$at(0.7)->id], 'articulation' => 'staccato'],
         ['id' => 't2', 'craft' => 'touch', 'kind' => 'articulation', 'notes' => [$at(0.75)->id], 'articulation' => 'marcato'],
         ['id' => 's1', 'craft' => 'touch', 'kind' => 'slur', 'from' => $first->id, 'to' => $slurred->id, 'drawn' => true],
-        ['id' => 'c1', 'craft' => 'touch', 'kind' => 'comma', 'note' => $at(0.6)->id],
+        ['id' => 'in1', 'craft' => 'words', 'kind' => 'intended', 'of' => 'pedal', 'finding' => 'bass-lost', 'measures' => [$place($at(0.5))['measure']]],
+        ['id' => 'cm1', 'craft' => 'touch', 'kind' => 'comma', 'note' => $at(0.6)->id],
         ['id' => 'k1', 'craft' => 'touch', 'kind' => 'hold', 'note' => $at(0.8)->id, 'until' => $place($at(0.9))],
         ['id' => 'g1', 'craft' => 'touch', 'kind' => 'gesture', 'at' => $place($at(0.85)), 'text' => 'wrist rises'],
     ];

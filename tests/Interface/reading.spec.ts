@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import * as edits from '../../resources/js/crafts/read/edits';
-import { rows, twins } from '../../resources/js/crafts/read/likeness';
+import { rows } from '../../resources/js/crafts/read/likeness';
+import { twins } from '../../resources/js/desk/twins';
 import { readStrip, stripSections } from '../../resources/js/crafts/read/strip';
 import type { ReadingMark } from '../../resources/js/crafts/read/edits';
 import { clicksFromRate, rateFromClicks } from '../../resources/js/studio/rates';

@@ -18,7 +18,7 @@ use Tarnwind\Core\Score\Score;
 /**
  * A plan document, with what is to be done with it.
  */
-final class PlanRequest extends FormRequest
+class PlanRequest extends FormRequest
 {
     /**
      * @return array<string, list<mixed>>

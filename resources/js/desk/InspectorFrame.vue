@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TwinMarks from './TwinMarks.vue';
 import type { MeasureData } from './useDesk';
 
 /** What stands beside the score about one bar; the craft in front fills it with sections. */
@@ -10,6 +11,7 @@ defineProps<{ bar: MeasureData; about: string }>();
         <h2>{{ bar.number === '0' ? 'Upbeat' : `Bar ${bar.number}` }}</h2>
         <p class="quiet about">{{ about }}</p>
         <slot />
+        <TwinMarks />
     </aside>
 </template>
 

@@ -70,6 +70,9 @@ function barsOf(ids: readonly string[], barOf: BarOf): Bars | null {
     return bars.length < ids.length || bars.length === 0 ? null : { first: Math.min(...bars), last: Math.max(...bars) };
 }
 
+/** The bars a mark stands in; null for one that names none. */
+export const namedBars = (mark: Mark, barOf: BarOf): Bars | null => barsOf(named(mark, barOf), barOf);
+
 /** Settings and tempo, as far as an answer rests on them. */
 function rules(plan: PlanDocument, aspects: readonly string[]): string {
     const settings = Object.entries(plan.settings).filter(([craft]) => meets(SETTINGS[craft as keyof typeof SETTINGS], aspects));

@@ -204,6 +204,25 @@ export function useDesk(props: DeskProps) {
         }
     }
 
+    /** Puts the marks of some bars onto bars like them. */
+    async function copyMarks(bars: Bars, to: number): Promise<void> {
+        busy.value = 'twins';
+        try {
+            const { plan: copied, lost } = await sendJson<{ plan: PlanDocument; lost: Record<string, number> }>('POST', `/copies/${props.copy.id}/twins`, {
+                plan: plan.value,
+                bars,
+                to,
+            });
+            commit(copied);
+            const missing = Object.entries(lost).map(([what, count]) => (count === 1 ? what : `${what} (${count} times)`));
+            trouble.value = missing.length > 0 ? `Copied, but what has no place there was left out: ${missing.join(', ')}.` : '';
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
+        } finally {
+            busy.value = '';
+        }
+    }
+
     /** The place of a time as plans write it; the very end belongs to the last bar. */
     function placeAt(at: string): Place | null {
         const bar = measures.findLast(({ start }) => fractionValue(start) <= fractionValue(at) + 1e-9);
@@ -287,6 +306,7 @@ export function useDesk(props: DeskProps) {
         undo: () => step(undo),
         redo: () => step(redo),
         suggest,
+        copyMarks,
         momentAt,
         placeAt,
         moveTo,

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { Head } from '@inertiajs/vue3';
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue';
 import { CRAFTS } from '@crafts';
 import type { Context } from '../desk/craft';
 import DeskHeader from '../desk/DeskHeader.vue';
 import DeskNotice from '../desk/DeskNotice.vue';
 import FormStrip from '../desk/FormStrip.vue';
 import { deskKeys, undoKeys } from '../desk/deskKeys';
+import { INTENDED, useIntended } from '../desk/intended';
 import { keyFor } from '../desk/keys';
+import { LIKE_BARS, useLikeBars } from '../desk/likeBars';
 import { followPointer, placeUnder } from '../desk/pointer';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import type { StripColumn } from '../desk/strip';
@@ -70,6 +72,17 @@ const crafts = CRAFTS.map((craft) => ({ craft, state: craft.use(context) }));
 const front = ref(crafts.at(-1)!.craft.name);
 const shown = computed(() => crafts.find(({ craft }) => craft.name === front.value)!);
 const tools = computed(() => shown.value.state.keys.filter(({ label }) => label !== undefined));
+const reading = computed(() => context.answer('read').known.value);
+provide(LIKE_BARS, useLikeBars(desk, props.score.measures, reading));
+provide(
+    INTENDED,
+    useIntended(
+        desk,
+        props.score.measures,
+        reading,
+        computed(() => front.value),
+    ),
+);
 const isKnown = computed(() => context.answer(shown.value.craft.asks[0]).known.value !== null);
 const trouble = computed(
     () =>
@@ -88,6 +101,8 @@ function ask(): void {
     if (laid.value.length === 0 && !engravingTrouble.value) return;
     const { craft, state } = shown.value;
     craft.asks.forEach((name, index) => void context.answer(name).ask(desk.plan.value, index === 0 ? state.asked?.value : {}));
+    // Which bars are alike every view may want to know.
+    if (!craft.asks.includes('read')) void context.answer('read').ask(desk.plan.value, {});
 }
 /** What could not be asked while the server was away is asked when it is back. */
 watch(desk.saving.state, (now, before) => before === 'waiting' && now !== 'waiting' && ask());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Craft\Registration;
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Findings\IntendedMark;
 use Tarnwind\Core\Hand\FingeringSchool;
 use Tarnwind\Core\Hand\HandSettings;
 use Tarnwind\Core\Pedal\PedalSettings;
@@ -36,7 +37,7 @@ it('shows in the example what a plan is: every kind of mark, every setting', fun
     $example = (string) file_get_contents(__DIR__.'/../../../docs/examples/lantern-on-the-water.plan.json');
     $plan = Crafts::registry()->plans->read($example);
     // Kinds of marks that the earlier format has not.
-    $older = $plan->withMarks(array_values(array_filter($plan->marks, fn ($mark): bool => ! in_array($mark::class, [CommaMark::class], true))));
+    $older = $plan->withMarks(array_values(array_filter($plan->marks, fn ($mark): bool => ! in_array($mark::class, [CommaMark::class, IntendedMark::class], true))));
     expect($older)->toEqual(Crafts::registry()->plans->read(stored('every-kind')))->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
         ->and(array_values(array_unique(array_map(fn ($mark): string => $mark::class, $plan->marks))))->toEqualCanonicalizing(array_values(array_unique(Crafts::registry()->marks())))
         ->and($plan->settings(PedalSettings::class)->school)->toBe(School::Singing)->and($plan->settings(HandSettings::class)->school)->toBe(FingeringSchool::Strength)

@@ -7,7 +7,7 @@ import { fractionValue } from '../../support/fraction';
 import type { ReadHarmony } from '@generated/read';
 import ChordEditor from './ChordEditor.vue';
 import type { ChordName } from './edits';
-import { twins } from './likeness';
+import { twins } from '../../desk/twins';
 import LayerLegend from './LayerLegend.vue';
 import NoteList from './NoteList.vue';
 import type { ReadState } from './useRead';

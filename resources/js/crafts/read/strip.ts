@@ -1,7 +1,7 @@
 import type { StripColumn, StripSection } from '../../desk/strip';
 import type { ReadAnswer } from '@generated/read';
 import { fractionValue } from '../../support/fraction';
-import { twins } from './likeness';
+import { twins } from '../../desk/twins';
 
 /** How full each bar is; a bar like the current one has a sign. */
 export function readStrip(bars: number, reading: ReadAnswer, current: number): StripColumn[] {

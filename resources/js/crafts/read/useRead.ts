@@ -2,7 +2,7 @@ import { computed, ref } from 'vue';
 import type { Context, CraftState } from '../../desk/craft';
 import type { Naming } from '../../desk/naming';
 import { fractionValue } from '../../support/fraction';
-import { twins } from './likeness';
+import { twins } from '../../desk/twins';
 import { readStrip, stripSections } from './strip';
 import { useCorrections } from './useCorrections';
 
