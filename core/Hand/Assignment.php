@@ -76,7 +76,7 @@ final class Assignment implements Derived
         $score = $this->score->only($bars->of($this->score->notes, fn (Note $note): int => $note->measure));
         $hands = array_fill_keys(array_map(fn (Note $note): string => $note->id, $given), $hand);
         $reading = $this->reading->handedOut(new Corrections(hands: $hands));
-        $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher));
+        $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher || $one->source === Source::Kept));
 
         return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own, levels: $this->levels), $this->hands, $this->rates, $this->piano, $this->pedal, $this->levels);
     }

@@ -18,17 +18,19 @@ final readonly class FingerMark implements Mark
     /**
      * @param  string  $note  id
      * @param  string  $finger  "3", or "5-1" for a silent change from 5 to 1
+     * @param  bool  $kept  whether it was taken over from what was planned
      */
     public function __construct(
         public string $id,
         public string $note,
         public string $finger,
+        public bool $kept = false,
     ) {
     }
 
     public static function read(Fields $fields): static
     {
-        return new self($fields->string('id'), $fields->string('note'), $fields->string('finger'));
+        return new self($fields->string('id'), $fields->string('note'), $fields->string('finger'), $fields->has('kept') && $fields->boolean('kept'));
     }
 
     public static function bearsOn(): array
@@ -43,14 +45,14 @@ final readonly class FingerMark implements Mark
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'craft' => HandCraft::NAME, 'kind' => 'finger', 'note' => $this->note, 'finger' => $this->finger];
+        return ['id' => $this->id, 'craft' => HandCraft::NAME, 'kind' => 'finger', 'note' => $this->note, 'finger' => $this->finger, ...($this->kept ? ['kept' => true] : [])];
     }
 
     public function carried(Matching $matching): ?static
     {
         $notes = $matching->notes([$this->note]);
 
-        return $notes === [] ? null : new self($this->id, $notes[0], $this->finger);
+        return $notes === [] ? null : new self($this->id, $notes[0], $this->finger, $this->kept);
     }
 
     public function inWords(): string

@@ -40,11 +40,13 @@ final readonly class Fingering implements Derived
     /**
      * @param  array<string, string>  $own  the teacher's fingers by note id, as "3" or "5-1"
      * @param  ?Levels  $levels  how loud notes are; null for by the print alone
+     * @param  array<string, true>  $kept  ids of the notes whose own finger was taken over from what was planned
      */
     public static function of(
         Score $score, Reading $reading, TempoMap $tempo, Hands $hands = new Hands, array $own = [], FingeringSchool $school = FingeringSchool::Ease, ?Levels $levels = null,
+        array $kept = [],
     ): self {
-        $asked = self::asked($score->notes, $own);
+        $asked = self::asked($score->notes, $own, $kept);
         $fixed = array_map(fn (FingeredNote $one): int => $one->finger, $asked);
         $loud = $school === FingeringSchool::Strength || $hands->weakFingers ? self::loud($score, $levels ?? Levels::printed($score)) : [];
         $plan = self::planned($score, $reading, $tempo, $hands, $asked, $fixed, $loud);
@@ -67,7 +69,7 @@ final readonly class Fingering implements Derived
     {
         return self::of(
             $performance->score(), $performance->reading(), $performance->tempo(), $performance->student->hands, self::own($performance->plan),
-            $performance->plan->settings(HandSettings::class)->school, $performance->levels(),
+            $performance->plan->settings(HandSettings::class)->school, $performance->levels(), self::kept($performance->plan),
         );
     }
 
@@ -77,6 +79,16 @@ final readonly class Fingering implements Derived
     public static function own(Plan $plan): array
     {
         return array_column($plan->marksOf(FingerMark::class), 'finger', 'note');
+    }
+
+    /**
+     * @return array<string, true> ids of the notes whose finger was taken over from what was planned
+     */
+    private static function kept(Plan $plan): array
+    {
+        $kept = array_filter($plan->marksOf(FingerMark::class), fn (FingerMark $mark): bool => $mark->kept);
+
+        return array_fill_keys(array_map(fn (FingerMark $mark): string => $mark->note, $kept), true);
     }
 
     /**
@@ -117,11 +129,12 @@ final readonly class Fingering implements Derived
     }
 
     /**
-     * Whether all of some notes have the fingers that were planned here: another choice is the planner's, not the teacher's.
+     * Whether all of some notes have the fingers that were planned, here or when they were kept: another choice is the
+     * planner's, not the teacher's.
      */
     public function isPlanned(Note ...$notes): bool
     {
-        return array_filter($notes, fn (Note $note): bool => ($this->notes[$note->id] ?? null)?->source !== Source::Planned) === [];
+        return array_filter($notes, fn (Note $note): bool => ! in_array(($this->notes[$note->id] ?? null)?->source, [Source::Planned, Source::Kept], true)) === [];
     }
 
     /**
@@ -166,15 +179,16 @@ final readonly class Fingering implements Derived
      *
      * @param  list<Note>  $notes
      * @param  array<string, string>  $own
+     * @param  array<string, true>  $kept
      * @return array<string, FingeredNote>
      */
-    private static function asked(array $notes, array $own): array
+    private static function asked(array $notes, array $own, array $kept): array
     {
         $asked = [];
         foreach ($notes as $note) {
             $text = $own[$note->id] ?? $note->fingering[0] ?? '';
             if (preg_match('/^([1-5])(?:-([1-5]))?$/', $text, $match) === 1) {
-                $asked[$note->id] = new FingeredNote($note, (int) $match[1], (int) ($match[2] ?? $match[1]), isset($own[$note->id]) ? Source::Teacher : Source::Printed);
+                $asked[$note->id] = new FingeredNote($note, (int) $match[1], (int) ($match[2] ?? $match[1]), ! isset($own[$note->id]) ? Source::Printed : (isset($kept[$note->id]) ? Source::Kept : Source::Teacher));
             }
         }
 

@@ -11,5 +11,8 @@ enum Source: string
 {
     case Printed = 'printed';
     case Teacher = 'teacher';
+
+    /** The teacher's, taken over from what was planned: nothing is said against it. */
+    case Kept = 'kept';
     case Planned = 'planned';
 }

@@ -25,6 +25,6 @@ final class ReadCraft implements Craft
             ->mark('harmony', HarmonyMark::class)->mark('boundary', BoundaryMark::class)
             ->mark('layer', LayerMark::class)->mark('hand', HandMark::class)
             ->contributes(new OwnReading)
-            ->answer('read', ReadAnswer::class);
+            ->answer('read', ReadAnswer::class)->writes(new HandWords);
     }
 }

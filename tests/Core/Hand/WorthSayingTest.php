@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Hand\FingerMark;
+use Tarnwind\Core\Plan\Plan;
 use Tests\support\Corpus;
 use Tests\support\Labels;
 
@@ -24,3 +26,14 @@ it('says on average at most one thing in two bars of a fresh plan', function ():
     arsort($busiest);
     expect($said / $bars)->toBeLessThan(0.25)->and(array_values($busiest)[0])->toBeLessThan(0.75, (string) array_key_first($busiest))->and($said)->toBeGreaterThan(10);
 });
+
+it('says nothing more when the planned fingers are kept as they are', function (string $file): void {
+    [$score] = Labels::reading($file);
+    $plan = Crafts::registry()->freshPlan($score);
+    $answer = fn (Plan $plan): array => Crafts::registry()->answer('hand', Crafts::registry()->performance($score, $plan));
+    $fresh = $answer($plan);
+    $marks = array_map(fn (array $one): FingerMark => new FingerMark("f-{$one['note']}", $one['note'], $one['finger'], true), $fresh['fingers']);
+    $kept = $answer($plan->withMarks([...$plan->marks, ...$marks]));
+    $said = fn (array $answer): array => array_map(fn (array $finding): string => "{$finding['kind']} {$finding['measure']}", $answer['findings']);
+    expect(array_diff($said($kept), $said($fresh)))->toBe([]);
+})->with(['lantern-on-the-water.musicxml', 'slow-weather.musicxml', 'BrahWiMeSample.xml', 'BWV_0775.xml', 'DebuMandSample.xml', 'MozaChloSample.xml']);

@@ -6,9 +6,14 @@ use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Notation\MusicXml\WordsWriter;
 use Tarnwind\Core\Notation\MusicXml\WorkingTree;
+use Tarnwind\Core\Read\HandMark;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Sign;
 use Tests\support\Corpus;
+use Tests\support\Marked;
+use Tests\support\MusicXml;
 
 it('puts words exactly where they belong in every file of the corpus, between notes too', function (string $path): void {
     $document = Document::open((string) file_get_contents($path));
@@ -34,3 +39,12 @@ it('puts words exactly where they belong in every file of the corpus, between no
     $after = array_map(fn (Sign $mark): string => "$mark->value $mark->onset", ScoreReader::read(Document::open($xml))->signsOf('words'));
     expect(array_values(array_diff($before, $after)))->toBe([]);
 })->with(fn (): array => array_map(fn (string $path): array => [$path], Corpus::files('xml')));
+
+it('says where a hand takes notes of the other\'s staff, once for notes that follow each other', function (): void {
+    $document = Document::open(MusicXml::piano([['C4:4 E4:4 G4:4 C5:4', 'C3:16'], ['C5:16', 'C3:8 E3:8'], ['C5:16', 'C3:16']]));
+    $score = ScoreReader::read($document);
+    $note = fn (int $staff, int $bar, int $index): string => array_values(array_filter($score->notes, fn (Note $one): bool => $one->staff === $staff && $one->measure === $bar))[$index]->id;
+    $marks = [new HandMark('a', [$note(1, 0, 0), $note(1, 0, 1)], Hand::Left), new HandMark('b', [$note(2, 1, 1)], Hand::Right), new HandMark('c', [$note(2, 2, 0)], Hand::Left)];
+    $words = ScoreReader::read(Document::open(Marked::copy($document, $score, $marks)->toMusicXml()))->signsOf('words');
+    expect(array_map(fn (Sign $sign): string => "$sign->onset $sign->value", $words))->toBe(['0 m.s.', '6 m.d.']);
+});

@@ -44,7 +44,7 @@ const gaps = computed(() =>
         <text v-for="{ note, x, y, text } in moved" :key="`octave ${note}`" class="octave" :x="x" :y="y">{{ text }}</text>
         <g v-for="{ finger, x, y } in digits" :key="finger.note" :class="[finger.source, { selected: finger.note === selected }]">
             <rect
-                v-if="finger.source === 'teacher' || finger.note === selected"
+                v-if="finger.source === 'teacher' || finger.source === 'kept' || finger.note === selected"
                 :x="x - 6.5 - (finger.finger.length - 1) * 3"
                 :y="y - 11"
                 :width="13 + (finger.finger.length - 1) * 6"
@@ -84,12 +84,14 @@ text {
     fill: var(--ink);
 }
 
-.teacher text {
+.teacher text,
+.kept text {
     fill: #fffdf8;
     stroke: none;
 }
 
-.teacher rect {
+.teacher rect,
+.kept rect {
     fill: var(--ink);
 }
 
@@ -98,7 +100,7 @@ text {
     stroke-width: 2;
 }
 
-.selected:not(.teacher) rect {
+.selected:not(.teacher, .kept) rect {
     fill: none;
 }
 

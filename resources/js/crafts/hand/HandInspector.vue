@@ -33,7 +33,7 @@ const shown = computed(() => {
     return { now: mine(fingers.now.value), next: mine(fingers.next.value) };
 });
 
-const SOURCES = { printed: 'printed', teacher: 'yours', planned: 'planned' } as const;
+const SOURCES = { printed: 'printed', teacher: 'yours', kept: 'yours, as planned', planned: 'planned' } as const;
 const KINDS: Record<Finding['kind'], string> = {
     unjoined: 'Fingers do not join',
     'beyond-reach': 'Beyond reach',
