@@ -24,7 +24,7 @@ final readonly class Effort
 
     private const THIRD_WITH_NEIGHBOURS = 0.8;
 
-    /** In octaves the fourth finger takes the black keys, where the hand is large enough (common practice). */
+    /** In octaves that move by step the fourth finger takes the black keys, where the hand is large enough (common practice). */
     private const FOURTH_ON_BLACK_OCTAVE = -1.5;
 
     private const FOURTH = 1.0;
@@ -42,6 +42,14 @@ final readonly class Effort
     private const FIFTH_IN_CHORD = 0.1;
 
     private const THUMB_ON_BLACK = 2.4;
+
+    /** In a chord, or where the hand lies open from the thumb. */
+    private const THUMB_ON_BLACK_OPEN = 0.8;
+
+    /** Semitones to both neighbours that make the innermost or outermost note of a figure. */
+    private const TURN = 3;
+
+    private const FIFTH_AT_TURN = 0.9;
 
     private const THUMB_BETWEEN_WHITE = 3.0;
 
@@ -98,10 +106,11 @@ final readonly class Effort
             $isAlone = $last === 0;
             $cost += match ($finger) {
                 1 => $black
-                    ? self::THUMB_ON_BLACK + ($isAlone ? self::THUMB_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0)
+                    ? ($isAlone && ! self::isTurn($grip, $before, $after, 1) ? self::THUMB_ON_BLACK + self::THUMB_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : self::THUMB_ON_BLACK_OPEN)
                     : ($tonic !== null && $grip->notes[$index]->midi % 12 === $tonic ? -self::THUMB_ON_TONIC : 0.0),
                 4 => $isAlone ? self::FOURTH + ($black ? self::FOURTH_ON_BLACK : 0.0) : self::FOURTH_IN_CHORD,
-                5 => ($isAlone ? self::FIFTH : self::FIFTH_IN_CHORD) + ($black && $isAlone ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
+                5 => ($isAlone ? (self::isTurn($grip, $before, $after, -1) ? self::FIFTH_AT_TURN : self::FIFTH) : self::FIFTH_IN_CHORD)
+                    + ($black && $isAlone && ! self::isTurn($grip, $before, $after, -1) ? self::FIFTH_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : 0.0),
                 default => 0.0,
             };
             if ($finger >= 4 && $isAlone && isset($this->loud[$grip->notes[$index]->id])) {
@@ -116,10 +125,31 @@ final readonly class Effort
         }
 
         if ($last > 0 && $fingers[$last] < 5 && $grip->keys[$last] - $grip->keys[0] >= self::OCTAVE) {
-            $cost += $last === 1 && $fingers[1] === 4 && $grip->black[1] ? self::FOURTH_ON_BLACK_OCTAVE : self::OCTAVE_WITHOUT_FIFTH;
+            $isMoving = self::isStepAway($grip, $before) || self::isStepAway($grip, $after);
+            $cost += $last === 1 && $fingers[1] === 4 && $grip->black[1] && $isMoving ? self::FOURTH_ON_BLACK_OCTAVE : self::OCTAVE_WITHOUT_FIFTH;
         }
 
         return $last < 2 ? $cost : $cost + $this->spans->cost($fingers[0], $fingers[$last], $grip->keys[$last] - $grip->keys[0]);
+    }
+
+    /**
+     * Whether a single note lies nearer to the thumb than those before and after it, or with −1 farther: the hand lies open
+     * from it.
+     */
+    private static function isTurn(Grip $grip, ?Grip $before, ?Grip $after, int $side): bool
+    {
+        foreach ([$before, $after] as $other) {
+            if ($other === null || count($other->keys) === 0 || $side * ($other->keys[$side === 1 ? 0 : count($other->keys) - 1] - $grip->keys[0]) < self::TURN) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static function isStepAway(Grip $grip, ?Grip $other): bool
+    {
+        return $other !== null && $other->keys !== [] && in_array(abs($other->keys[0] - $grip->keys[0]), [1, 2], true);
     }
 
     private static function isWhite(?Grip $grip): int

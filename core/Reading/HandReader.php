@@ -41,17 +41,23 @@ final class HandReader
      */
     private static function homes(array $notes): array
     {
-        $counts = $staves = [];
+        $counts = $staves = $chords = $last = [];
         foreach ($notes as $note) {
             $counts[$note->voice][$note->staff] = ($counts[$note->voice][$note->staff] ?? 0) + 1;
             $staves[$note->voice][$note->measure][$note->staff] = true;
+            $before = $last[$note->voice] ?? null;
+            if ($before !== null && $before->staff === $note->staff && $before->onset->equals($note->onset)) {
+                $chords[$note->voice][$note->measure][$note->staff] = true;
+            }
+            $last[$note->voice] = $note;
         }
         $homes = [];
         foreach ($staves as $voice => $bars) {
             arsort($counts[$voice]);
             $most = self::of((int) array_key_first($counts[$voice]));
             foreach ($bars as $bar => $on) {
-                if (count($on) > 1) {
+                // Chords on both staves are for two hands, whatever their voice.
+                if (count($on) > 1 && count($chords[$voice][$bar] ?? []) < 2) {
                     $homes[(string) $voice][$bar] = $most;
                 }
             }

@@ -54,7 +54,8 @@ final class HarmonyReader
         $slices = (new Slicer($score, $from, $to, $cuts))->slices();
         $given = self::fixedAt($slices, $fixed) + self::inTwoParts($slices, TwoPartHarmony::read($score, $keys, $from, $to), $fixed);
         $segments = [];
-        foreach (self::withoutAnticipations($slices, self::merge(self::segments($slices, self::scales($keys, $slices), $given))) as $segment) {
+        $scales = self::scales($keys, $slices);
+        foreach (self::withoutAnticipations($slices, $scales, self::merge(self::segments($slices, $scales, $given))) as $segment) {
             $segments = [...$segments, ...self::split($slices, $segment)];
         }
 
@@ -222,22 +223,46 @@ final class HarmonyReader
      * A chord that upper notes reach within a beat before its bass begins with its bass.
      *
      * @param  list<Slice>  $slices
+     * @param  list<array<int, bool>>  $scales
      * @param  list<array{int, int, int, Quality, ?FixedHarmony}>  $segments
      * @return list<array{int, int, int, Quality, ?FixedHarmony}>
      */
-    private static function withoutAnticipations(array $slices, array $segments): array
+    private static function withoutAnticipations(array $slices, array $scales, array $segments): array
     {
         $kept = [];
         foreach ($segments as [$start, $end, $root, $quality, $fixed]) {
             $before = array_pop($kept);
             if ($before !== null && $before[4] === null && $fixed === null) {
-                $start = self::bassBegins($slices, $start, $end);
-                $before[1] = $start;
+                $begins = self::bassBegins($slices, $start, $end);
+                if ($begins > $start) {
+                    [$root, $quality] = self::chordOf(array_slice($slices, $begins, $end - $begins), $scales[$begins]) ?? [$root, $quality];
+                }
+                $before[1] = $start = $begins;
             }
             $kept = [...$kept, ...($before === null ? [] : [$before]), [$start, $end, $root, $quality, $fixed]];
         }
 
         return $kept;
+    }
+
+    /**
+     * @param  list<Slice>  $slices
+     * @param  array<int, bool>  $scale
+     * @return ?array{int, Quality} root as a pitch class; null where nothing sounds
+     */
+    private static function chordOf(array $slices, array $scale): ?array
+    {
+        $weights = array_fill(0, 24, 0.0);
+        foreach ($slices as $slice) {
+            foreach ($slice->weights as $class => $weight) {
+                $weights[$class] += $weight;
+                $weights[$class + 12] += $weight;
+            }
+        }
+        $total = array_sum($weights) / 2;
+        $lowest = min([128, ...array_map(fn (Slice $slice): int => $slice->lowest, $slices)]);
+
+        return $total > 0 ? array_slice(ChordMatch::best($weights, $total, $lowest % 12, $scale), 1) : null;
     }
 
     /**

@@ -65,6 +65,9 @@ final class LayerReader
 
     private const SURE_OF_THE_REST = 0.5;
 
+    /** Share of the notes of a low line that must be bass for all of them to be [start]. */
+    private const MOSTLY_BASS = 0.6;
+
     /** @var array<string, LayeredNote> by note id */
     private array $layers = [];
 
@@ -113,9 +116,40 @@ final class LayerReader
         foreach ($this->streams as $bar => $streams) {
             $this->layBar($bar, $streams, $scores);
         }
+        $this->keepLowLines();
         $this->layGraceNotes();
 
         return $this->layers;
+    }
+
+    /**
+     * One line of the lowest staff is bass from note to note where most of it is, in its bar and those beside it.
+     */
+    private function keepLowLines(): void
+    {
+        $staff = $this->score->staves();
+        $isBass = fn (Note $note): bool => $this->layers[$note->id]->layer === Layer::Bass;
+        foreach ($this->streams as $bar => $streams) {
+            foreach ($streams as $voice => $stream) {
+                if ($staff === 1 || $stream->staff !== $staff || $stream->chordShare() > 0.0 || $stream->isBrokenChord()) {
+                    continue;
+                }
+                $notes = $stream->tops();
+                $near = $notes;
+                foreach ([$bar - 1, $bar + 1] as $beside) {
+                    $near = [...$near, ...($this->streams[$beside][$voice] ?? null)?->tops() ?? []];
+                }
+                $here = count(array_filter($notes, $isBass)) / max(1, count($notes));
+                if (min($here, count(array_filter($near, $isBass)) / max(1, count($near))) < self::MOSTLY_BASS) {
+                    continue;
+                }
+                foreach ($notes as $note) {
+                    if (in_array($this->layers[$note->id]->layer, [Layer::Inner, Layer::Filling], true)) {
+                        $this->layers[$note->id] = new LayeredNote(Layer::Bass, self::SURE_OF_BASS_IN_LINE);
+                    }
+                }
+            }
+        }
     }
 
     /**
