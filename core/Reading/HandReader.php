@@ -41,22 +41,24 @@ final class HandReader
      */
     private static function homes(array $notes): array
     {
-        $counts = $staves = $chords = $last = [];
+        $counts = $staves = $strokes = $chords = [];
         foreach ($notes as $note) {
             $counts[$note->voice][$note->staff] = ($counts[$note->voice][$note->staff] ?? 0) + 1;
             $staves[$note->voice][$note->measure][$note->staff] = true;
-            $before = $last[$note->voice] ?? null;
-            if ($before !== null && $before->staff === $note->staff && $before->onset->equals($note->onset)) {
-                $chords[$note->voice][$note->measure][$note->staff] = true;
+            $strokes["$note->voice/$note->onset"][] = $note;
+        }
+        foreach ($strokes as $stroke) {
+            $on = array_unique(array_map(fn (Note $note): int => $note->staff, $stroke));
+            if (count($stroke) > 1 && count($on) === 1) {
+                $chords[$stroke[0]->voice][$stroke[0]->measure][$on[0]] = true;
             }
-            $last[$note->voice] = $note;
         }
         $homes = [];
         foreach ($staves as $voice => $bars) {
             arsort($counts[$voice]);
             $most = self::of((int) array_key_first($counts[$voice]));
             foreach ($bars as $bar => $on) {
-                // Chords on both staves are for two hands, whatever their voice.
+                // Chords now on one staff and now on the other are for two hands, whatever their voice.
                 if (count($on) > 1 && count($chords[$voice][$bar] ?? []) < 2) {
                     $homes[(string) $voice][$bar] = $most;
                 }
