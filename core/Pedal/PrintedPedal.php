@@ -7,6 +7,8 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Craft\ReadsPrint;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\Origin;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -14,6 +16,9 @@ use Tarnwind\Core\Score\Score;
  */
 final class PrintedPedal implements ReadsPrint
 {
+    /** Quarters by which a sign stands beside what it means [start]. */
+    private const BESIDE = 0.25;
+
     public function marks(Score $score): array
     {
         $marks = [];
@@ -31,14 +36,17 @@ final class PrintedPedal implements ReadsPrint
     {
         $spans = [];
         $down = null;
+        $places = array_map(fn (Note $note): Fraction => $note->onset, $score->notes);
+        $ends = [...$places, ...array_map(fn (Note $note): Fraction => $note->end(), $score->notes)];
         foreach ($score->signsOf('pedal') as $mark) {
-            $ends = in_array($mark->value, ['stop', 'change', 'discontinue', 'start'], true);
-            if ($ends && $down !== null && $down->isLessThan($mark->onset)) {
-                $spans[] = new Span($down, $mark->onset);
+            $at = self::snapped($mark->onset, $mark->value === 'stop' || $mark->value === 'discontinue' ? $ends : $places);
+            $isEnd = in_array($mark->value, ['stop', 'change', 'discontinue', 'start'], true);
+            if ($isEnd && $down !== null && $down->isLessThan($at)) {
+                $spans[] = new Span($down, $at);
                 $down = null;
             }
             if (in_array($mark->value, ['start', 'change', 'resume'], true)) {
-                $down = $mark->onset;
+                $down = $at;
             } elseif ($mark->value === 'stop' || $mark->value === 'discontinue') {
                 $down = null;
             }
@@ -48,5 +56,24 @@ final class PrintedPedal implements ReadsPrint
         }
 
         return $spans;
+    }
+
+    /**
+     * The place a printed sign means, which is set a little beside it.
+     *
+     * @param  list<Fraction>  $places
+     */
+    private static function snapped(Fraction $at, array $places): Fraction
+    {
+        $nearest = $at;
+        $least = self::BESIDE + 1e-9;
+        foreach ($places as $place) {
+            $distance = abs($place->minus($at)->toFloat());
+            if ($distance < $least) {
+                [$nearest, $least] = [$place, $distance];
+            }
+        }
+
+        return $nearest;
     }
 }
