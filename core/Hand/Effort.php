@@ -15,19 +15,19 @@ final readonly class Effort
     /** An octave in a chord is for the fifth finger. */
     private const OCTAVE = 12;
 
-    private const OCTAVE_WITHOUT_FIFTH = 1.5;
+    private const OCTAVE_WITHOUT_FIFTH = 1.78;
 
     /** Thirds struck together lie under 1 3, 2 4 and 3 5; neighbouring fingers are for seconds (common practice). */
     private const NARROWEST_THIRD = 3;
 
     private const WIDEST_THIRD = 4;
 
-    private const THIRD_WITH_NEIGHBOURS = 0.8;
+    private const THIRD_WITH_NEIGHBOURS = 0.4;
 
     /** In octaves that move by step the fourth finger takes the black keys, where the hand is large enough (common practice). */
-    private const FOURTH_ON_BLACK_OCTAVE = -1.5;
+    private const FOURTH_ON_BLACK_OCTAVE = -1.03;
 
-    private const FOURTH = 1.0;
+    private const FOURTH = 1.4;
 
     private const FOURTH_ON_BLACK = -0.8;
 
@@ -37,7 +37,7 @@ final readonly class Effort
     private const WEAK_AND_LOUD = 3.0;
 
     /** Where other fingers strike with them. */
-    private const FOURTH_IN_CHORD = 0.3;
+    private const FOURTH_IN_CHORD = 0.42;
 
     private const FIFTH_IN_CHORD = 0.1;
 
@@ -49,13 +49,13 @@ final readonly class Effort
     /** Semitones to both neighbours that make the innermost or outermost note of a figure. */
     private const TURN = 3;
 
-    private const FIFTH_AT_TURN = 0.9;
+    private const FIFTH_AT_TURN = 0.72;
 
-    private const THUMB_BETWEEN_WHITE = 3.0;
+    private const THUMB_BETWEEN_WHITE = 3.37;
 
     private const FIFTH_BETWEEN_WHITE = 1.0;
 
-    private const THUMB_ON_TONIC = 0.6;
+    private const THUMB_ON_TONIC = 1.2;
 
     /**
      * @param  array<string, true>  $loud  ids of notes that want a strong finger

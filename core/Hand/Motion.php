@@ -21,17 +21,17 @@ final readonly class Motion
     private const LEAP = 8.0;
 
     /** The outer end of a leap is for the fifth finger, which is weak elsewhere. */
-    private const LEAP_TO_FIFTH = 1.0;
+    private const LEAP_TO_FIFTH = 0.85;
 
     private const PASS = 5.1;
 
     /** More for passing under or over the third or fourth finger; the fifth is not passed. */
-    private const PASS_FINGER = [2 => 0.4, 3 => 0.9, 4 => 1.7, 5 => 8.0];
+    private const PASS_FINGER = [2 => 0.28, 3 => 1.26, 4 => 1.95, 5 => 8.0];
 
     private const PASS_DISTANCE = 0.5;
 
     /** A thumb on a black key passed with a white one; the other way round is easy. */
-    private const PASS_BLACK_THUMB = 2.5;
+    private const PASS_BLACK_THUMB = 1.01;
 
     private const PASS_UNDER_BLACK = -0.1;
 
@@ -39,14 +39,14 @@ final readonly class Motion
     private const FARTHEST_PASS = 6;
 
     /** One finger going to another key cannot join it; in a chord the whole hand moves. */
-    private const SAME_FINGER = 12.0;
+    private const SAME_FINGER = 13.96;
 
-    private const SAME_FINGER_IN_CHORD = 1.0;
+    private const SAME_FINGER_IN_CHORD = 0.57;
 
-    private const SAME_FINGER_SEMITONE = 0.2;
+    private const SAME_FINGER_SEMITONE = 0.28;
 
     /** The same finger on the same key at once again. */
-    private const REPEATED = 0.5;
+    private const REPEATED = 0.25;
 
     /** In quick repetition fingers change (common practice: 3 2 1 or 4 3 2 1, and round again). */
     private const QUICK = 0.2;

@@ -21,13 +21,13 @@ final readonly class Spans
     ];
 
     /** What a semitone costs outside the relaxed and the comfortable limits, fitted with the weights of Effort [start]. */
-    private const NARROW_WITH_THUMB = 2.3;
+    private const NARROW_WITH_THUMB = 2.64;
 
-    private const NARROW = 5.6;
+    private const NARROW = 7.66;
 
     private const WIDE_WITH_THUMB = 0.9;
 
-    private const WIDE = 0.5;
+    private const WIDE = 0.42;
 
     private const STRETCH = 0.74;
 
