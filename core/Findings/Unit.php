@@ -22,6 +22,7 @@ enum Unit: string
     case Share = 'share';
 
     /** Ways of fingering one figure. */
+    case Fingers = 'fingers';
     case Fingerings = 'fingerings';
     case Findings = 'findings';
     case Marks = 'marks';

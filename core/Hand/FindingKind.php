@@ -19,6 +19,8 @@ enum FindingKind: string
     case Strain = 'strain';
     case Leap = 'leap';
     case Crossing = 'crossing';
+    case OneFinger = 'one-finger';
+    case WeakFinger = 'weak-finger';
     case Stretch = 'stretch';
     case SoftPedal = 'soft-pedal';
     case Relief = 'relief';

@@ -18,6 +18,7 @@ use Tarnwind\Core\Hand\Checks\SharedKeys;
 use Tarnwind\Core\Hand\Checks\SoftPedalMarks;
 use Tarnwind\Core\Hand\Checks\Speed;
 use Tarnwind\Core\Hand\Checks\Strain;
+use Tarnwind\Core\Hand\Checks\WeakFingers;
 use Tarnwind\Core\Score\Note;
 
 /**
@@ -68,7 +69,7 @@ final class Findings
     {
         return $intended->without(Finding::inOrder([
             ...Joining::findings($assignment, $joints), ...Reaching::findings($assignment), ...LettingGo::findings($assignment), ...Moves::findings($assignment),
-            ...SharedKeys::findings($assignment),
+            ...SharedKeys::findings($assignment), ...WeakFingers::findings($assignment),
         ]), $assignment->score);
     }
 }

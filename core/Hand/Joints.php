@@ -63,9 +63,25 @@ final readonly class Joints implements Derived
         foreach (self::pairs($score) as [$from, $to]) {
             $found["$from->id $to->id"] = $joints->joint($from, $to);
         }
+        $found = $joints->oneChangeAtOnce(array_values($found));
         usort($found, fn (Joint $a, Joint $b): int => $a->from->onset->compareTo($b->from->onset));
 
         return $found;
+    }
+
+    /**
+     * Of a chord one finger can be changed silently, not two at once: then the foot joins the chords.
+     *
+     * @param  list<Joint>  $joints
+     * @return list<Joint>
+     */
+    private function oneChangeAtOnce(array $joints): array
+    {
+        $name = fn (Joint $joint): string => "{$this->reading->hands[$joint->from->id]->value} {$joint->from->onset} {$joint->to->onset}";
+        $changes = array_count_values(array_map($name, array_values(array_filter($joints, fn (Joint $joint): bool => $joint->kind === JointKind::Substitution))));
+
+        return array_map(fn (Joint $joint): Joint => $joint->kind === JointKind::Substitution && $changes[$name($joint)] > 1
+            ? new Joint($joint->from, $joint->to, JointKind::Pedal, null, $joint->reason) : $joint, $joints);
     }
 
     /**

@@ -20,6 +20,12 @@ use Tarnwind\Core\Score\Note;
  */
 final class Moves
 {
+    /** How much longer a leap must take than there is time for it to be told: the law it is measured by is rough [start]. */
+    private const SURE = 1.1;
+
+    /** Seconds in which one finger still goes over to another key without chopping a line [start]. */
+    private const CHOPPED = 0.3;
+
     /**
      * @return list<Finding>
      */
@@ -69,7 +75,7 @@ final class Moves
         $leap = Leap::from($from, $fingers, $to, $next);
         $time = $to->seconds - $from->seconds;
         $struck = $to->struck();
-        if ($struck === [] || $struck[0]->grace || $leap->fits($time) || $time >= $leap->seconds()) {
+        if ($struck === [] || $struck[0]->grace || $leap->fits($time) || self::SURE * $time >= $leap->seconds()) {
             return null;
         }
         $help = 'leave early, look ahead, and practise arriving before the beat';
@@ -93,15 +99,29 @@ final class Moves
      */
     private static function step(Assignment $assignment, Grip $from, array $fingers, Grip $to, array $next): ?Finding
     {
-        if ($assignment->fingering->isPlanned($from->notes[0], $to->notes[0]) || count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset) || $fingers[0] === $next[0]) {
+        if ($assignment->fingering->isPlanned($from->notes[0], $to->notes[0]) || count($fingers) !== 1 || count($next) !== 1 || ! $from->notes[0]->end()->equals($to->notes[0]->onset)) {
             return null;
         }
         [$note, $following] = [$from->notes[0], $to->notes[0]];
+        if ($fingers[0] === $next[0]) {
+            return self::oneFinger($assignment, $note, $following, $fingers[0], $to->seconds - $from->seconds);
+        }
         [$lower, $higher] = [min($fingers[0], $next[0]), max($fingers[0], $next[0])];
         $span = Spans::opened($fingers[0], $next[0], $to->keys[0] - $from->keys[0]);
         $thumbOnBlack = $to->black[0] !== $from->black[0] && ($fingers[0] === 1 ? $from->black[0] : $to->black[0]);
 
         return $span < 0 ? self::crossing($assignment, $note, $following, $lower, $higher, $thumbOnBlack, $span) : null;
+    }
+
+    /**
+     * One finger that is to go from key to key too quickly to be anything but chopped.
+     */
+    private static function oneFinger(Assignment $assignment, Note $note, Note $following, int $finger, float $seconds): ?Finding
+    {
+        return $note->midi === $following->midi || $seconds >= self::CHOPPED ? null : Finding::about(
+            [$note, $following], FindingKind::OneFinger, Severity::Hint, $seconds, self::CHOPPED, Unit::Seconds,
+            sprintf('%d goes from %s to %s in %.2f s: two fingers lie there.', $finger, $note->inWords(), $following->inWords(), $seconds), $assignment->fingering->freeing($note, $following),
+        );
     }
 
     private static function crossing(Assignment $assignment, Note $note, Note $following, int $lower, int $higher, bool $thumbOnBlack, int $span): ?Finding

@@ -10,12 +10,16 @@ use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
 use Tarnwind\Core\Performance\KeyLength;
+use Tarnwind\Core\Score\Note;
 
 /**
  * Keys that one hand strikes while the other still holds them, and how early they must be left.
  */
 final class SharedKeys
 {
+    /** Seconds from which a note is held to its end by habit [start]. */
+    private const HELD = 0.4;
+
     /**
      * @return list<Finding>
      */
@@ -27,6 +31,8 @@ final class SharedKeys
                 continue;
             }
             $before = $held[$note->midi] ?? null;
+            $finding = $before === null ? null : self::passedOn($assignment, $before, $note);
+            $findings = [...$findings, ...($finding === null ? [] : [$finding])];
             if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $assignment->reading->hands[$before->id] !== $assignment->reading->hands[$note->id]) {
                 $early = 1000 * ($assignment->tempo->seconds($before->end()) - $assignment->tempo->seconds($note->onset) + KeyLength::KEY_RISES);
                 $findings[] = Finding::about(
@@ -40,5 +46,23 @@ final class SharedKeys
         }
 
         return $findings;
+    }
+
+    /**
+     * A key that one hand holds to its written end, and the other strikes just then.
+     */
+    private static function passedOn(Assignment $assignment, Note $before, Note $note): ?Finding
+    {
+        [$from, $to] = [$assignment->reading->hands[$before->id], $assignment->reading->hands[$note->id]];
+        $held = $assignment->tempo->seconds($before->end()) - $assignment->tempo->seconds($before->onset);
+        if ($from === $to || ! $before->end()->equals($note->onset) || $held < self::HELD) {
+            return null;
+        }
+        $early = 1000 * KeyLength::KEY_RISES;
+
+        return Finding::about(
+            [$note, $before], FindingKind::SharedKey, Severity::Hint, $early, 0, Unit::Milliseconds,
+            sprintf('%s goes from hand to hand: the %s hand must leave it %d ms early, or the key does not speak in the %s.', $note->inWords(), $from->value, round($early), $to->value),
+        );
     }
 }

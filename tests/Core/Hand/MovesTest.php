@@ -9,6 +9,8 @@ use Tarnwind\Core\Hand\Findings;
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\FingeringSchool;
 use Tarnwind\Core\Hand\Hold;
+use Tarnwind\Core\Hand\Joint;
+use Tarnwind\Core\Hand\JointKind;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Hand\Leap;
 use Tarnwind\Core\Hand\Redistribution;
@@ -277,3 +279,41 @@ it('says the same chord once, with its bars', function (): void {
     expect($found)->toHaveCount(2)->and($found[0]->reason)->toEndWith('The same in bars 2, 3 and 4.')->and([$found[0]->measure, count($found[0]->notes)])->toBe([0, 8])
         ->and(handFindings(handTask(tenths('G4:8 A4:8'), hands: new Hands(new Reach(12, 13), new Reach(12, 13))), FindingKind::BeyondReach)[0]->remedy?->notes)->toHaveCount(4);
 });
+
+it('finds what the teacher\'s fingers chop, strain or do now so and now otherwise', function (string $notes, string $fingers, float $tempo, FindingKind $kind, bool $isTold): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes().$notes));
+    $reading = Reading::of($score);
+    $map = TempoMap::of($score, $tempo);
+    $own = array_combine(array_map(fn (Note $note): string => $note->id, $score->notes), str_split($fingers));
+    $fingering = Fingering::of($score, $reading, $map, new Hands, $own);
+    $found = Findings::of(new Assignment($score, $reading, $map, $fingering), Joints::of($score, $reading, $map, $fingering));
+    expect(array_filter($found, fn (Finding $finding): bool => $finding->kind === $kind) !== [])->toBe($isTold);
+})->with([
+    'a thumb from key to key' => [MusicXml::line('C5:1 D5:1 E5:1 F5:1'), '1111', 120.0, FindingKind::OneFinger, true],
+    'slowly' => [MusicXml::line('C5:4 D5:4 E5:4 F5:4'), '1111', 60.0, FindingKind::OneFinger, false],
+    'one key again' => [MusicXml::line('C5:1 C5:1 C5:1 C5:1'), '1111', 120.0, FindingKind::OneFinger, false],
+    'the fourth on an accent' => [MusicXml::note('C5', 4).MusicXml::note('D5', 4, '', '<articulations><accent/></articulations>'), '34', 60.0, FindingKind::WeakFinger, true],
+    'the third on an accent' => [MusicXml::note('C5', 4).MusicXml::note('D5', 4, '', '<articulations><accent/></articulations>'), '23', 60.0, FindingKind::WeakFinger, false],
+    'a pair of keys in two ways' => [MusicXml::line('C5:2 D5:2 E5:2 C5:2 D5:2'), '12323', 90.0, FindingKind::TwoWays, true],
+    'in one' => [MusicXml::line('C5:2 D5:2 E5:2 C5:2 D5:2'), '12312', 90.0, FindingKind::TwoWays, false],
+]);
+
+it('joins two sixths with the foot, since two fingers are not changed at once', function (): void {
+    $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
+    $sixth = fn (string $low, string $high, string $type): string => MusicXml::note($low, 8, '', $slur($type)).MusicXml::note($high, 8, '<chord/>');
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4', 0, 2).$sixth('E4', 'C5', 'start').$sixth('F4', 'D5', 'stop')));
+    $reading = Reading::of($score);
+    $map = TempoMap::of($score, 60);
+    $own = array_combine(array_map(fn (Note $note): string => $note->id, $score->notes), ['1', '5', '1', '5']);
+    $joints = Joints::of($score, $reading, $map, Fingering::of($score, $reading, $map, new Hands, $own));
+    expect(array_map(fn (Joint $joint): JointKind => $joint->kind, $joints))->toBe([JointKind::Pedal, JointKind::Pedal]);
+});
+
+it('says whose hand must leave a key that goes from hand to hand at its end', function (float $tempo, int $told): void {
+    $score = MusicXml::score(MusicXml::piano([['r:8 C4:8', 'C4:8 C3:8']]));
+    $reading = Reading::of($score);
+    $map = TempoMap::of($score, $tempo);
+    $fingering = Fingering::of($score, $reading, $map);
+    $shared = array_values(array_filter(Findings::of(new Assignment($score, $reading, $map, $fingering), []), fn (Finding $finding): bool => $finding->kind === FindingKind::SharedKey));
+    expect($shared)->toHaveCount($told)->and($told === 0 || str_contains($shared[0]->reason, 'the left hand must leave it 60 ms early'))->toBeTrue();
+})->with([[60, 1], [400, 0]]);

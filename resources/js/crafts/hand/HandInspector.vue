@@ -45,6 +45,8 @@ const KINDS: Record<Finding['kind'], string> = {
     strain: 'Strain',
     leap: 'Leap',
     crossing: 'Awkward crossing',
+    'one-finger': 'One finger for two keys',
+    'weak-finger': 'Weak finger',
     stretch: 'Stretch',
     'soft-pedal': 'Soft pedal',
     relief: 'The other hand helps',
