@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Hand;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Findings\Repeats;
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Checks\Compass;
 use Tarnwind\Core\Hand\Checks\Joining;
 use Tarnwind\Core\Hand\Checks\LettingGo;
@@ -54,7 +55,7 @@ final class Findings
         return match ($finding->kind) {
             FindingKind::BeyondReach => "chord $hand {$finding->severity->value} $keys",
             FindingKind::Leap => sprintf('leap %s %.2f %.2f', $hand, $finding->value, $finding->limit),
-            FindingKind::SharedKey => "key {$notes[0]->midi} $finding->measure",
+            FindingKind::SharedKey => $finding->severity === Severity::Hint ? 'key passed on' : "key {$notes[0]->midi} $finding->measure",
             default => null,
         };
     }
