@@ -5,6 +5,7 @@ import Components from 'unplugin-vue-components/vite';
 import { AntDesignVueResolver } from 'unplugin-vue-components/resolvers';
 import { defineConfig } from 'vite';
 import { musicFont } from './musicFont';
+import { pianoSamples } from './pianoSamples';
 
 // The browser tests build a second interface, with one craft more.
 const withToy = process.env['TARNWIND_TOY'] === '1';
@@ -16,6 +17,7 @@ export default defineConfig({
         laravel({ input: 'resources/js/app.ts', buildDirectory: withToy ? 'build-toy' : 'build' }),
         vue(),
         musicFont(),
+        pianoSamples(),
         Components({ dirs: [], dts: `${generated}/components.d.ts`, resolvers: [AntDesignVueResolver({ importStyle: false })] }),
     ],
     worker: { format: 'es' },

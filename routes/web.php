@@ -10,6 +10,7 @@ use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
 use App\Http\Controllers\PortraitController;
 use App\Http\Controllers\ReductionController;
+use App\Http\Controllers\RenditionController;
 use App\Http\Controllers\ReplacementController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StudentController;
@@ -70,6 +71,7 @@ Route::middleware('auth')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
         Route::post('/copies/{copy}/answers/{answer}', AnswerController::class)->name('copies.answer');
         Route::post('/copies/{copy}/suggestions/{craft}', SuggestionController::class)->name('copies.suggestion');
+        Route::post('/copies/{copy}/rendition', RenditionController::class)->name('copies.rendition');
         Route::post('/copies/{copy}/twins', TwinController::class)->name('copies.twins');
     });
 });

@@ -12,20 +12,22 @@ use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Plan\Plan;
 
 /**
- * The JSON Schemas of plans and answers, put together from those that stand in the folders of the crafts: plan.schema.json
+ * The JSON Schemas of plans, renditions and answers, put together from those that stand in the folders of the crafts: plan.schema.json
  * for a craft's settings and marks, and one file by the name of each answer.
  */
 final class Schemas
 {
     private const PLAN = __DIR__.'/../Plan/plan.schema.json';
 
+    private const RENDITION = __DIR__.'/../Rendition/rendition.schema.json';
+
     /**
      * @param  list<class-string<Craft>>  $crafts
-     * @return array<string, array<string, mixed>> by name of the document: "plan", and each answer
+     * @return array<string, array<string, mixed>> by name of the document: "plan", "rendition", and each answer
      */
     public static function of(array $crafts): array
     {
-        $schemas = ['plan' => self::read(self::PLAN)];
+        $schemas = ['plan' => self::read(self::PLAN), 'rendition' => self::read(self::RENDITION)];
         foreach ($crafts as $class) {
             $folder = dirname((string) (new ReflectionClass($class))->getFileName());
             $registration = new Registration($class::name());

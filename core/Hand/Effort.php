@@ -22,7 +22,7 @@ final readonly class Effort
 
     private const WIDEST_THIRD = 4;
 
-    private const THIRD_WITH_NEIGHBOURS = 0.4;
+    private const THIRD_WITH_NEIGHBOURS = 0.8;
 
     /** In octaves that move by step the fourth finger takes the black keys, where the hand is large enough (common practice). */
     private const FOURTH_ON_BLACK_OCTAVE = -1.03;

@@ -41,7 +41,7 @@ final readonly class Motion
     /** One finger going to another key cannot join it; in a chord the whole hand moves. */
     private const SAME_FINGER = 13.96;
 
-    private const SAME_FINGER_IN_CHORD = 0.57;
+    private const SAME_FINGER_IN_CHORD = 1.0;
 
     private const SAME_FINGER_SEMITONE = 0.28;
 

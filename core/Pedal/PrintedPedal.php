@@ -22,7 +22,11 @@ final class PrintedPedal implements ReadsPrint
     public function marks(Score $score): array
     {
         $marks = [];
-        foreach (self::spans($score) as $index => $span) {
+        $begins = array_map(fn (Note $note): Fraction => $note->onset, $score->notes);
+        $ends = [...$begins, ...array_map(fn (Note $note): Fraction => $note->end(), $score->notes)];
+        foreach (self::spans($score) as $index => $printed) {
+            $span = new Span(self::snapped($printed->down, $begins), self::snapped($printed->up, $ends));
+            $span = $span->down->isLessThan($span->up) ? $span : $printed;
             $marks[] = SuggestedPedal::mark("printed-$index", $score, $span, Origin::Printed);
         }
 
@@ -36,17 +40,14 @@ final class PrintedPedal implements ReadsPrint
     {
         $spans = [];
         $down = null;
-        $places = array_map(fn (Note $note): Fraction => $note->onset, $score->notes);
-        $ends = [...$places, ...array_map(fn (Note $note): Fraction => $note->end(), $score->notes)];
         foreach ($score->signsOf('pedal') as $mark) {
-            $at = self::snapped($mark->onset, $mark->value === 'stop' || $mark->value === 'discontinue' ? $ends : $places);
             $isEnd = in_array($mark->value, ['stop', 'change', 'discontinue', 'start'], true);
-            if ($isEnd && $down !== null && $down->isLessThan($at)) {
-                $spans[] = new Span($down, $at);
+            if ($isEnd && $down !== null && $down->isLessThan($mark->onset)) {
+                $spans[] = new Span($down, $mark->onset);
                 $down = null;
             }
             if (in_array($mark->value, ['start', 'change', 'resume'], true)) {
-                $down = $at;
+                $down = $mark->onset;
             } elseif ($mark->value === 'stop' || $mark->value === 'discontinue') {
                 $down = null;
             }

@@ -111,7 +111,7 @@ test('a smaller hand has its own findings, each mended by one action', async ({ 
     await expect(inspector).toContainText('is a tenth, beyond the largest reach');
 
     // What is meant so is not said again, until the teacher wants it to be.
-    await inspector.getByRole('button', { name: 'I mean it so' }).last().click();
+    await inspector.locator('.finding', { hasText: 'is a tenth' }).getByRole('button', { name: 'I mean it so' }).click();
     await expect(inspector).toContainText('Meant so: beyond reach');
     await expect(inspector).not.toContainText('is a tenth, beyond the largest reach');
     await inspector.getByRole('button', { name: 'say it again' }).click();

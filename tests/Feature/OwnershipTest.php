@@ -48,6 +48,7 @@ const MAY = [
     'GET copies/{copy}/download.{format}' => [SIGN_IN, 403, 200],
     'POST copies/{copy}/answers/{answer}' => [SIGN_IN, 403, 422],
     'POST copies/{copy}/suggestions/{craft}' => [SIGN_IN, 403, 422],
+    'POST copies/{copy}/rendition' => [SIGN_IN, 403, 422],
     'POST copies/{copy}/twins' => [SIGN_IN, 403, 422],
 ];
 

@@ -56,6 +56,7 @@ function planOfEveryKind(StudentCopy $copy): array
         'read/layer' => ['notes' => $notes, 'layer' => 'inner'], 'read/hand' => ['notes' => $notes, 'hand' => 'left'],
         'hand/finger' => ['note' => $notes[0], 'finger' => '3-1'], 'hand/octave' => ['notes' => $notes, 'octaves' => 1],
         'touch/articulation' => ['notes' => $notes, 'articulation' => 'portato'], 'touch/slur' => ['from' => $notes[0], 'to' => $notes[5], 'drawn' => true],
+        'touch/comma' => ['note' => $notes[4]], 'words/intended' => ['of' => 'pedal', 'finding' => 'muddy-span', 'measures' => [$score->measures[1]->id]],
         'touch/hold' => ['note' => $notes[1], 'until' => $at(2)], 'touch/gesture' => ['at' => $at(1), 'text' => 'arm weight'],
         'pedal/span' => $from, 'pedal/dry' => [...$from, 'from' => $at(4), 'to' => $at(5)], 'words/note' => ['measure' => $score->measures[2]->id, 'text' => 'Sing.'],
     ];

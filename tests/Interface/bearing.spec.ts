@@ -169,7 +169,14 @@ test.describe('an answer about some bars', () => {
         };
         const merged = mergeTouch(
             known,
-            { bars: { first: 8, last: 12 }, lengths: [length('n20', 0.5)], slurs: [{ from: 'n20', to: 'n22', printed: false }], style: {}, proposed: { style: 'older' as const, reason: '' }, findings: [] },
+            {
+                bars: { first: 8, last: 12 },
+                lengths: [length('n20', 0.5)],
+                slurs: [{ from: 'n20', to: 'n22', printed: false }],
+                style: {},
+                proposed: { style: 'older' as const, reason: '' },
+                findings: [],
+            },
             barOf,
         );
         expect(merged.lengths.map(({ note, left }) => `${note} ${left}`)).toEqual(['n2 1', 'n20 0.5']);

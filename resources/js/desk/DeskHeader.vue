@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { Link } from '@inertiajs/vue3';
 import type { SaveState } from './saving';
+import PlayerTools from '../sound/PlayerTools.vue';
+import type { PlayerState } from '../sound/usePlayer';
 import type { Desk, DeskProps } from './useDesk';
 
-defineProps<{ desk: Desk; copy: DeskProps['copy']; student: DeskProps['student'] }>();
+defineProps<{ desk: Desk; copy: DeskProps['copy']; student: DeskProps['student']; player: PlayerState }>();
 defineEmits<{ help: [] }>();
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -23,6 +25,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
             <p>{{ student.name }} · {{ student.instrument }}{{ student.half_pedal ? '' : ' · pedal on and off only' }}</p>
         </div>
         <span :class="['save', desk.saving.state.value]" role="status">{{ SAVE_WORDS[desk.saving.state.value] }}</span>
+        <PlayerTools :player="player" />
         <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
         <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
         <Link :href="`/copies/${copy.id}/portrait`" class="link">Portrait</Link>

@@ -27,7 +27,13 @@ const SEVERITY = { hint: 'Hint', warning: 'Take care', serious: 'Serious' } as c
             </p>
             <div class="row">
                 <a-button v-if="finding.remedy" size="small" @click="$emit('mend', finding)">{{ finding.remedy.label }}</a-button>
-                <a-button v-if="intended" size="small" type="text" title="Not said again, here and in bars like this one" @click="intended.intend(finding.kind)">
+                <a-button
+                    v-if="intended"
+                    size="small"
+                    type="text"
+                    title="Not said again, here and in bars like this one"
+                    @click="intended.intend(finding.kind)"
+                >
                     I mean it so
                 </a-button>
             </div>

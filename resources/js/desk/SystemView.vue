@@ -6,7 +6,10 @@ import { inTurn } from './inTurn';
 import type { Desk } from './useDesk';
 
 /** One engraved line; what stands above and under it, the lanes of the craft in front, comes from outside. */
-const props = withDefaults(defineProps<{ laid: Laid; desk: Desk; tints?: ReadonlyMap<string, string> | null }>(), { tints: null });
+const props = withDefaults(defineProps<{ laid: Laid; desk: Desk; tints?: ReadonlyMap<string, string> | null; playhead?: number | null }>(), {
+    tints: null,
+    playhead: null,
+});
 
 /** `range`: a pointer that may drag over bars has gone down; `handle`: one end of the selection is taken. */
 const emit = defineEmits<{ select: [moment: number]; range: [start: PointerEvent]; handle: [end: 'first' | 'last', start: PointerEvent] }>();
@@ -62,6 +65,13 @@ watch(() => props.tints, tint);
 
 const spot = computed(() => props.laid.spots.find(({ moment }) => moment === props.desk.cursor.value) ?? null);
 
+/** Where it is heard now. */
+const heard = computed(() => (props.playhead === null ? null : (props.laid.spots.find(({ moment }) => moment === props.playhead) ?? null)));
+watch(
+    () => heard.value !== null,
+    (isHere) => isHere && root.value?.scrollIntoView({ block: 'nearest' }),
+);
+
 /** The part of this line that is selected, as shares of its width. */
 const selected = computed(() => {
     const { isRange, bars } = props.desk.selection.value;
@@ -104,6 +114,7 @@ onMounted(reveal);
             </template>
         </div>
         <div v-if="spot" class="cursor" :style="{ left: `${(100 * (spot.x - 9)) / laid.system.width}%`, width: `${1800 / laid.system.width}%` }" />
+        <div v-if="heard" class="playhead" :style="{ left: `${(100 * heard.x) / laid.system.width}%` }" />
         <slot v-if="hasLanes" name="above" />
         <div class="engraved">
             <div ref="sheet" class="engraving" :style="{ aspectRatio: `${laid.system.width} / ${laid.system.height}` }" />
@@ -124,6 +135,16 @@ onMounted(reveal);
 
 .engraved {
     position: relative;
+}
+
+.playhead {
+    position: absolute;
+    top: 0;
+    bottom: 10px;
+    width: 2px;
+    margin-left: -1px;
+    background: var(--amber);
+    pointer-events: none;
 }
 
 .cursor {

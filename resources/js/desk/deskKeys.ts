@@ -2,7 +2,11 @@ import type { Key } from './keys';
 import type { Desk, DeskProps } from './useDesk';
 
 /** The keys that every view has. */
-export function deskKeys(desk: Desk, score: DeskProps['score'], page: { nextView: () => void; help: () => void; views: readonly string[] }): Key[] {
+export function deskKeys(
+    desk: Desk,
+    score: DeskProps['score'],
+    page: { nextView: () => void; play: () => void; help: () => void; views: readonly string[] },
+): Key[] {
     const bar = (step: number) => (): void => desk.moveToMeasure(desk.measure.value + step);
     const moment = (step: number) => (): void => desk.moveTo(desk.cursor.value + step);
     return [
@@ -20,6 +24,7 @@ export function deskKeys(desk: Desk, score: DeskProps['score'], page: { nextView
         { keys: ['Escape'], what: 'select nothing', run: desk.selectNone },
         { keys: ['Home'], shown: ['Home', 'End'], what: 'first and last moment', run: () => desk.moveTo(0) },
         { keys: ['End'], shown: null, what: 'last moment', run: () => desk.moveTo(score.moments.length) },
+        { keys: [' '], shown: ['Space'], what: 'play from the cursor or the selected bars, and stop', run: page.play },
         { keys: ['v'], what: `next view: ${page.views.join(', ')}`, run: page.nextView },
         { keys: ['z'], shown: ['Z', 'Y'], what: 'undo and redo (also with Ctrl)', run: desk.undo },
         { keys: ['y'], shown: null, what: 'redo', run: desk.redo },

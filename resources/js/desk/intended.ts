@@ -30,7 +30,14 @@ export function useIntended(
             intend(kind) {
                 const like = twins(reading.value?.likenesses ?? [], bar).filter(({ likeness }) => likeness.kind === 'exact' || likeness.kind === 'near');
                 const bars = [...new Set([id, ...like.map(({ measure }) => measures[measure]!.id)])] as [string, ...string[]];
-                const mark: IntendedMark = { id: freshId('intended', marks.value), craft: 'words', kind: 'intended', of: craft.value, finding: kind, measures: bars };
+                const mark: IntendedMark = {
+                    id: freshId('intended', marks.value),
+                    craft: 'words',
+                    kind: 'intended',
+                    of: craft.value,
+                    finding: kind,
+                    measures: bars,
+                };
                 desk.setMarks(['words/intended'], [...marks.value, mark]);
             },
             sayAgain: (mark) =>

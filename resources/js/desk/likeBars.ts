@@ -20,7 +20,9 @@ export function useLikeBars(desk: Desk, measures: readonly { number: string }[],
     const marksIn = (bars: Bars): number => {
         const isHere = (bar: number | undefined): boolean => bar !== undefined && isIn(bars)({ measure: bar });
         const { barOf } = desk.piece;
-        return desk.plan.value.marks.filter((mark) => ('notes' in mark ? mark.notes.some((note) => isHere(barOf(note))) : isHere(namedBars(mark, barOf)?.first))).length;
+        return desk.plan.value.marks.filter((mark) =>
+            'notes' in mark ? mark.notes.some((note) => isHere(barOf(note))) : isHere(namedBars(mark, barOf)?.first),
+        ).length;
     };
     return computed(() => {
         const { bars } = desk.selection.value;

@@ -19,6 +19,7 @@ import { useAnswers } from '../desk/useAnswers';
 import { useDesk, type DeskProps } from '../desk/useDesk';
 import { barsOf, layMoments, nearestSpot, type Laid } from '../engraving/layout';
 import { useEngraving } from '../engraving/useEngraving';
+import { usePlayer } from '../sound/usePlayer';
 
 const props = defineProps<DeskProps>();
 
@@ -29,6 +30,8 @@ const {
     trouble: engravingTrouble,
     engrave,
 } = useEngraving(`/copies/${props.copy.id}/engraving`, props.score.engraving, props.score.measures.length);
+
+const player = usePlayer(desk, props.copy, props.score.moments);
 
 const SCALE = 38;
 const column = ref<HTMLElement>();
@@ -89,6 +92,7 @@ const trouble = computed(
         [
             desk.trouble,
             engravingTrouble,
+            player.trouble,
             ...crafts.flatMap(({ state }) => state.trouble ?? []),
             ...shown.value.craft.asks.map((name) => context.answer(name).trouble),
         ]
@@ -113,7 +117,12 @@ const clear: StripColumn[] = props.score.measures.map(() => ({ height: 0, look: 
 const nextView = (): void => {
     front.value = crafts[(crafts.indexOf(shown.value) + 1) % crafts.length]!.craft.name;
 };
-const everywhere = deskKeys(desk, props.score, { nextView, help: () => (sheetOpen.value = true), views: CRAFTS.map(({ title }) => title.toLowerCase()) });
+const everywhere = deskKeys(desk, props.score, {
+    nextView,
+    play: player.toggle,
+    help: () => (sheetOpen.value = true),
+    views: CRAFTS.map(({ title }) => title.toLowerCase()),
+});
 const groups = computed(() => [{ title: 'Everywhere', keys: everywhere }, ...crafts.map(({ craft, state }) => ({ title: craft.title, keys: state.keys }))]);
 
 function onKey(event: KeyboardEvent): void {
@@ -172,7 +181,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 <template>
     <Head :title="`${copy.title} for ${student.name}`" />
     <div class="desk">
-        <DeskHeader :desk="desk" :copy="copy" :student="student" @help="sheetOpen = true" />
+        <DeskHeader :desk="desk" :copy="copy" :student="student" :player="player" @help="sheetOpen = true" />
 
         <div class="tools" role="toolbar" aria-label="Views and tools">
             <div class="views" role="group" aria-label="View">
@@ -206,6 +215,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
                         :key="index"
                         :laid="place"
                         :desk="desk"
+                        :playhead="player.playhead.value"
                         :tints="shown.state.tints?.value ?? null"
                         @select="desk.moveTo"
                         @range="dragRange"

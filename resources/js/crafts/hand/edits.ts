@@ -11,7 +11,10 @@ export function setFinger(marks: readonly FingerMark[], note: string, finger: st
 export function keepFingers(marks: readonly FingerMark[], fingers: Iterable<FingeredNote>): FingerMark[] {
     const known = new Set(marks.map(({ note }) => note));
     const planned = [...fingers].filter(({ note, source }) => source === 'planned' && !known.has(note));
-    return [...marks, ...planned.map(({ note, finger }): FingerMark => ({ id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger, kept: true }))];
+    return [
+        ...marks,
+        ...planned.map(({ note, finger }): FingerMark => ({ id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger, kept: true })),
+    ];
 }
 
 /** Leaves a note's finger to be planned again. */

@@ -132,7 +132,9 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
     /** Notes of a layer in the selected bars, or in the whole piece. */
     function ofLayer(layer: Layer, whole: boolean): string[] {
         const inBars = whole ? null : new Set(desk.selection.value.notes);
-        return (read.value?.notes ?? []).filter((note) => note.layer === layer && byNote.value.has(note.id) && (inBars?.has(note.id) ?? true)).map(({ id }) => id);
+        return (read.value?.notes ?? [])
+            .filter((note) => note.layer === layer && byNote.value.has(note.id) && (inBars?.has(note.id) ?? true))
+            .map(({ id }) => id);
     }
 
     /** Leaves a whole layer in one way; null takes the marks back. */

