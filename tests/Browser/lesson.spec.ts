@@ -171,7 +171,7 @@ test('dragging the end of a pedal shows the blur on the way', async ({ page }) =
     const finding = page.locator('.finding').first();
     await expect(finding).toContainText(/still rings|muddy/);
     const flags = await line.locator('.flag').count();
-    await finding.getByRole('button').click();
+    await finding.getByRole('button').first().click();
     await saved(page);
     await expect.poll(() => line.locator('.flag').count()).toBeLessThan(flags);
     await page.getByRole('button', { name: 'Undo' }).click();

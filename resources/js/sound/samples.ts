@@ -6,6 +6,9 @@ export const SAMPLED_VELOCITY = 64;
 /** Seconds of a sample that are kept: beyond, even a low string has faded into the rest. */
 const LONGEST = 14;
 
+/** From so many on a piece can be heard: three octaves around the middle. */
+const ENOUGH = 12;
+
 /** How many are loaded at a time. */
 const AT_A_TIME = 4;
 
@@ -35,7 +38,7 @@ export function loadSamples(context: BaseAudioContext, onProgress: (share: numbe
             const bytes = await (await fetch(file.url)).arrayBuffer();
             buffers.set(file.midi, trimmed(context, await context.decodeAudioData(bytes)));
             onProgress(buffers.size / files.length);
-            if (buffers.size >= AT_A_TIME) isFirst();
+            if (buffers.size >= ENOUGH) isFirst();
         }
     };
     const all = Promise.all(Array.from({ length: AT_A_TIME }, worker)).then(() => isFirst());

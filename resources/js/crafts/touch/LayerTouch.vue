@@ -33,7 +33,7 @@ const where = computed(() => (isRange.value ? 'in the selected bars' : 'in the w
         <p class="quiet">{{ count === 0 ? 'No such notes' : count === 1 ? '1 note' : `${count} notes` }} {{ where }}.</p>
         <div class="row">
             <a-button :disabled="count === 0" @click="state.leaveLayer(layer, !isRange, way)">Leave them so</a-button>
-            <a-button :disabled="count === 0" @click="state.leaveLayer(layer, !isRange, null)">As the style has it</a-button>
+            <a-button :disabled="count === 0" @click="state.leaveLayer(layer, !isRange, null)">Take it back</a-button>
         </div>
     </section>
 </template>

@@ -1,0 +1,81 @@
+import { expect, test } from '@playwright/test';
+import { pedalAt, timeConstant, tonesOf } from '../../resources/js/sound/damping';
+import { withFault } from '../../resources/js/sound/faults';
+import { countInOf } from '../../resources/js/sound/player';
+import type { KeyEvent, RenditionDocument } from '../../resources/js/types/generated/rendition';
+
+const key = (midi: number, start: number, end: number, layer: KeyEvent['layer'] = 'melody', velocity = 64): KeyEvent => ({
+    note: `n${midi}-${start}`,
+    midi,
+    start_ms: start,
+    end_ms: end,
+    velocity,
+    hand: 'right',
+    layer,
+});
+
+test('a string is damped when its key is left, or when the foot lets it go', () => {
+    const pedal = [
+        { ms: 100, value: 127 },
+        { ms: 1500, value: 0 },
+        { ms: 1620, value: 127 },
+    ];
+    const [before, under] = tonesOf([key(60, 0, 50), key(64, 200, 900)], pedal);
+    // Free again, at the level it has by then, where the foot comes back.
+    expect(before!.damping.map(({ ms }) => ms)).toEqual([50, 100, 1500, 1620]);
+    expect(before!.damping.map(({ seconds }) => seconds === null)).toEqual([false, true, false, true]);
+    expect(under!.damping.map(({ ms }) => ms)).toEqual([1500, 1620]);
+    expect(pedalAt(pedal, 1499)).toBe(127);
+    expect(pedalAt(pedal, 0)).toBe(0);
+});
+
+test('half pedal leaves the bass ringing and stops the treble; the highest strings have no dampers', () => {
+    expect(timeConstant(64, 28)!).toBeGreaterThan(10 * timeConstant(0, 28)!);
+    expect(timeConstant(64, 28)!).toBeGreaterThan(4 * timeConstant(64, 84)!);
+    expect(timeConstant(0, 28)!).toBeGreaterThan(timeConstant(0, 84)!);
+    expect(timeConstant(127, 28)).toBeNull();
+    expect(timeConstant(0, 96)).toBeNull();
+    const [high] = tonesOf([key(100, 0, 100)], []);
+    expect(high!.damping).toEqual([]);
+});
+
+test('what the foot does after a key is struck again is not told of its earlier stroke', () => {
+    const tones = tonesOf([key(60, 0, 100), key(60, 500, 600)], [{ ms: 700, value: 127 }]);
+    expect(tones[0]!.damping.map(({ ms }) => ms)).toEqual([100]);
+    expect(tones[1]!.damping.map(({ ms }) => ms)).toEqual([600, 700]);
+});
+
+const rendition: RenditionDocument = {
+    events: [key(72, 0, 500), key(60, 0, 500, 'filling', 40), key(64, 500, 900, 'filling', 120)],
+    pedal: [
+        { ms: 0, value: 127 },
+        { ms: 500, value: 0 },
+        { ms: 600, value: 127 },
+        { ms: 1000, value: 0 },
+    ],
+    bars: [
+        { measure: 0, ms: 0, beats: [0, 500, 1000, 1500] },
+        { measure: 1, ms: 2000, beats: [2000, 2500, 3000, 3500] },
+    ],
+};
+
+test('faults change what they are about and nothing else', () => {
+    const velocities = ({ events }: RenditionDocument): number[] => events.map(({ velocity }) => velocity);
+    expect(withFault(rendition, 'late-foot').pedal.map(({ ms }) => ms)).toEqual([260, 760, 860, 1260]);
+    expect(withFault(rendition, 'late-foot').events).toBe(rendition.events);
+    expect(withFault(rendition, 'no-changes').pedal).toEqual([
+        { ms: 0, value: 127 },
+        { ms: 1000, value: 0 },
+    ]);
+    expect(withFault(rendition, 'no-pedal').pedal).toEqual([]);
+    expect(velocities(withFault(rendition, 'filling-too-loud'))).toEqual([64, 72, 127]);
+    expect(new Set(velocities(withFault(rendition, 'flat'))).size).toBe(1);
+});
+
+test('a bar is counted in, to where playing begins', () => {
+    expect(countInOf(rendition.bars, 2000).map(({ ms, accent }) => `${ms} ${accent}`)).toEqual(['0 true', '500 false', '1000 false', '1500 false']);
+    // An up-beat of one beat is counted as the other bars are.
+    const upBeat = [{ measure: 0, ms: 0, beats: [0] }, ...rendition.bars.map((bar) => ({ ...bar, ms: bar.ms + 500, beats: bar.beats.map((ms) => ms + 500) }))];
+    expect(countInOf(upBeat, 0)).toHaveLength(2);
+    expect(countInOf(upBeat, 0)[0]!.ms).toBe(-1000);
+});
