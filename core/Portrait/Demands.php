@@ -36,6 +36,9 @@ final class Demands
 
     private const LEAPING = 40.0;
 
+    /** Seconds in which a hand goes anywhere without haste [start]. */
+    private const UNHURRIED = 0.7;
+
     private const CROSS_RHYTHM = 0.6;
 
     private const ACCIDENTAL = 0.15;
@@ -110,7 +113,7 @@ final class Demands
             if ($before !== null && $seconds > 0) {
                 // Between the nearest keys of two strokes: what the hand cannot cover by opening.
                 $distance = max($low - $before[count($before) - 1]->midi, $before[0]->midi - $high, 0);
-                if ($distance > self::LEAP && $distance / $seconds > ($leaps[$bar][0] ?? 0.0)) {
+                if ($distance > self::LEAP && $seconds < self::UNHURRIED && $distance / $seconds > ($leaps[$bar][0] ?? 0.0)) {
                     $leaps[$bar] = [$distance / $seconds, $distance, $seconds];
                 }
             }
@@ -157,7 +160,10 @@ final class Demands
         foreach ($this->score->measures as $measure) {
             $found = $this->found[$measure->index] ?? [];
             usort($found, fn (array $a, array $b): int => $b[0] <=> $a[0]);
-            $demands[] = new Demand($measure->index, array_sum(array_column($found, 0)), array_values(array_filter(array_column($found, 1))));
+            $reasons = array_values(array_filter(array_column($found, 1)));
+            // Two voices in a hand make other things harder; by themselves they are no reason.
+            $isWorthSaying = array_filter($reasons, fn (string $reason): bool => ! str_starts_with($reason, '2 voices')) !== [];
+            $demands[] = new Demand($measure->index, array_sum(array_column($found, 0)), $isWorthSaying ? $reasons : []);
         }
 
         return $demands;

@@ -23,10 +23,10 @@ use Tarnwind\Core\Tempo\TempoMap;
  */
 final readonly class Oddities
 {
-    /** Keys that ask for a look at the instrument and the seat: from E7 up, below E1 [start]. */
+    /** Keys that ask for a look at the instrument and the seat: from E7 up, below C1 [start]. */
     private const HIGH = 100;
 
-    private const LOW = 28;
+    private const LOW = 24;
 
     /** Grades between two dynamics that make the second sudden [start]. */
     private const SUDDEN = 2.5;
@@ -36,7 +36,7 @@ final readonly class Oddities
 
     private const MOST_HARMONIES = 6;
 
-    private const MOST_METRES = 3;
+    private const MOST_METRES = 2;
 
     /** Share of silent bars beyond which a part accompanies others [start]. */
     private const ACCOMPANIES = 0.25;
