@@ -59,7 +59,7 @@ final class SectionReader
     }
 
     /**
-     * What would be a section of a bar belongs to the one before it, but for where a repeat begins or ends.
+     * What would be a section of less than two bars belongs to the one before it, but for where a repeat begins or ends.
      *
      * @param  list<Boundary>  $marked
      * @param  list<Boundary>  $plain  the same without the marks
@@ -68,13 +68,14 @@ final class SectionReader
      */
     private static function withoutShort(Score $score, array $marked, array $plain, array $jumps): array
     {
-        $next = count($score->measures);
+        $next = $score->end();
         for ($index = count($marked) - 1; $index > 0; $index--) {
-            $bar = self::firstFullBar($score, $marked[$index]->at);
-            if ($marked[$index]->section && $next - $bar < self::RETURNS && ! isset($jumps[$bar])) {
+            $at = $marked[$index]->at;
+            $least = $score->measureAt($at)->time->length()->times(Fraction::of(self::RETURNS));
+            if ($marked[$index]->section && $next->minus($at)->isLessThan($least) && ! isset($jumps[self::firstFullBar($score, $at)])) {
                 $marked[$index] = $plain[$index];
             }
-            $next = $marked[$index]->section ? $bar : $next;
+            $next = $marked[$index]->section ? $at : $next;
         }
 
         return array_values($marked);
