@@ -13,7 +13,7 @@ use Tarnwind\Core\Score\Score;
 /**
  * The chords of running two-part music, at most one a beat, by the best path through them (Viterbi). A beat of two
  * parts says little by itself: its place in the key, what it follows from and what lies in the bass count as well, and
- * a note that comes and goes by step speaks little against a chord. The values are ours, tuned on one piece [start].
+ * a note that comes and goes by step speaks little against a chord. The values are ours, tuned on two pieces [start].
  */
 final class TwoPartHarmony
 {
@@ -24,36 +24,36 @@ final class TwoPartHarmony
     private const STEPS = 0.5;
 
     /** How far a note outside speaks against a chord: it comes and goes by leap, does one by step, or both. */
-    private const AGAINST = [1.5, 0.75, 0.1];
+    private const AGAINST = [1.5, 0.6, 0.1];
 
     /** What a note weighs more, in beats, for being struck; and how many times as much on the first beat, another, off the beat. */
-    private const STRUCK = 0.25;
+    private const STRUCK = 0.4;
 
     private const ACCENT = [1.8, 1.0, 0.7];
 
     /** What a change costs, by the strength of its place: below 0.5, 0.5, 0.75, 1. */
-    private const CHANGE = [3.0, 1.5, 0.9, 0.3];
+    private const CHANGE = [3.75, 1.5, 0.9, 0.3];
 
     /** What a change gains whose root falls a fifth, or a fourth, in semitones upwards. */
-    private const MOTION = [5 => 0.5, 7 => 0.2];
+    private const MOTION = [5 => 0.6, 7 => 0.4];
 
     /** What a chord gains by its root, third, fifth or seventh in the bass, and by another note there. */
-    private const BASS = [0.35, 0.1, 0.05, 0.05];
+    private const BASS = [0.35, 0.1, 0.05, 0.04];
 
-    private const BASS_OUTSIDE = -0.3;
+    private const BASS_OUTSIDE = -0.2;
 
     private const IN_KEY = 0.15;
 
     /** By the semitones from the tonic to the root; others are chromatic. */
-    private const DEGREE = [0 => 0.15, 2 => 0.05, 3 => 0.0, 4 => -0.3, 5 => 0.2, 7 => 0.4, 8 => 0.15, 9 => 0.0, 10 => 0.1, 11 => 0.0];
+    private const DEGREE = [0 => 0.15, 2 => 0.05, 3 => 0.1, 4 => -0.25, 5 => 0.2, 7 => 0.4, 8 => 0.15, 9 => 0.0, 10 => 0.1, 11 => 0.0];
 
     private const CHROMATIC = -0.4;
 
     /** How far a seventh speaks for its chord: it passes as often. */
-    private const SEVENTH = 0.4;
+    private const SEVENTH = 0.6;
 
     /** What a quality costs; others are not looked for. */
-    private const RARITY = ['major' => 0.0, 'minor' => 0.0, 'dominant-seventh' => 0.15, 'diminished' => 0.95, 'diminished-seventh' => 0.9, 'half-diminished-seventh' => 1.4, 'minor-seventh' => 1.4];
+    private const RARITY = ['major' => 0.0, 'minor' => 0.0, 'dominant-seventh' => 0.15, 'diminished' => 0.95, 'diminished-seventh' => 1.15, 'half-diminished-seventh' => 1.4, 'minor-seventh' => 1.4];
 
     /** @var list<array{int, Quality, list<int>}> root, quality and pitch classes of every chord */
     private readonly array $chords;
