@@ -53,7 +53,7 @@ final class Examiner
     private function __construct(
         private readonly Timeline $timeline,
         array $spans,
-        private readonly Decay $decay,
+        private readonly Resonance $resonance,
         private readonly array $window,
     ) {
         usort($spans, fn (Span $a, Span $b): int => $a->down->compareTo($b->down));
@@ -64,13 +64,14 @@ final class Examiner
      * @param  list<Span>  $spans
      * @param  ?Fraction  $from  if given, only the stretch from here …
      * @param  ?Fraction  $to  … to here is measured, widened to whole spans
+     * @param  ?Resonance  $resonance  of the same piece and decay, if it is at hand
      */
-    public static function examine(Timeline $timeline, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null): Examination
+    public static function examine(Timeline $timeline, array $spans, Decay $decay, ?Fraction $from = null, ?Fraction $to = null, ?Resonance $resonance = null): Examination
     {
         $last = count($timeline->moments) - 1;
         [$wideFrom, $wideTo] = self::widened($spans, $from ?? $timeline->moments[0]->at, $to ?? $timeline->moments[$last]->at);
         $window = [$timeline->momentAt($wideFrom), $timeline->momentAt($wideTo)];
-        $examiner = new self($timeline, $spans, $decay, $window);
+        $examiner = new self($timeline, $spans, $resonance ?? new Resonance($timeline, $decay), $window);
         $examiner->run();
 
         return new Examination($timeline->moments[$window[0]]->at, $timeline->moments[$window[1]]->at, $examiner->reports, $examiner->blur, Finding::inOrder($examiner->findings));
@@ -101,10 +102,9 @@ final class Examiner
         $moments = $this->timeline->moments;
         $spans = array_values(array_filter($this->spans, fn (Span $span): bool => $moments[$first]->at->isLessThan($span->up)));
         $place = 0;
-        $resonance = new Resonance($this->timeline, $this->decay);
         $harmony = new HarmonySoFar;
         $open = null;
-        for ($k = 0; $k <= $last; $k++) {
+        for ($k = $this->timeline->harmonyBegins($first); $k <= $last; $k++) {
             $moment = $moments[$k];
             $harmony->move($moment, $this->timeline->harmonyAt($k));
             if ($k < $first) {
@@ -115,26 +115,26 @@ final class Examiner
                 $open = null;
             }
             if ($k < $last && isset($spans[$place]) && ! $moment->at->isLessThan($spans[$place]->down)) {
-                $open = $this->open($spans[$place++], $k, $resonance, $harmony);
+                $open = $this->open($spans[$place++], $k, $harmony);
             }
             $half = $open !== null && $open->span->depth === Depth::Half;
-            $this->measure($k, $resonance->at($k, $half), $open);
+            $this->measure($k, $this->resonance->at($k, $half), $open);
             // What begins between two moments is heard from the next one on.
             while ($k < $last && isset($spans[$place]) && $spans[$place]->down->isLessThan($moments[$k + 1]->at)) {
                 $this->close($open);
-                $open = $this->open($spans[$place++], $k, $resonance, $harmony);
+                $open = $this->open($spans[$place++], $k, $harmony);
             }
         }
         $this->close($open);
     }
 
-    private function open(Span $span, int $k, Resonance $resonance, HarmonySoFar $harmony): OpenSpan
+    private function open(Span $span, int $k, HarmonySoFar $harmony): OpenSpan
     {
         $place = array_search($span, $this->spans, true);
         $previous = $place === false || $place === 0 ? null : $this->spans[$place - 1];
         $moment = $this->timeline->moments[$k];
         $seconds = $this->timeline->tempo->seconds($span->down);
-        $strings = $resonance->at($k);
+        $strings = $this->resonance->at($k);
         $adjoins = $previous !== null && $previous->up->equals($span->down);
         $onset = $moment->at->equals($span->down);
         $open = new OpenSpan($span, $k, $seconds, $adjoins ? 'legato' : 'direct');
@@ -180,7 +180,10 @@ final class Examiner
         if ($k > $open->from && $moment->harmony !== $this->timeline->moments[$k - 1]->harmony && $blur >= Blur::VEILED_FROM) {
             $open->harmonyChanges[] = [$k, $blur];
         }
-        $silence = $moment->silence;
+        // Of a rest that part counts in which the pedal is still down.
+        $next = $this->timeline->moments[$k + 1] ?? null;
+        $late = $next === null ? 0.0 : max(0.0, $next->seconds - $this->timeline->tempo->seconds($open->span->up));
+        $silence = $moment->silence - min($moment->silence, $late);
         if ($silence >= self::SHORTEST_REST && $strings->residue($open->seconds) > 0) {
             $open->rests[] = [$k, $silence];
         }

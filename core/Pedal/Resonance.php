@@ -9,8 +9,8 @@ use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Sound\Roughness;
 
 /**
- * Follows the strings through a piece and answers, moment by moment, what rings for a given pedal.
- * Moments are visited in order.
+ * Follows the strings through a piece and answers, moment by moment, what rings for a given pedal; soonest if asked in
+ * order.
  */
 final class Resonance
 {
@@ -37,17 +37,34 @@ final class Resonance
 
     private int $next = 0;
 
+    /** @var array<string, RingingStrings> by moment and pedal */
+    private array $kept = [];
+
+    /**
+     * @param  bool  $keeps  whether the same moments will be asked for over and over
+     */
     public function __construct(
         private readonly Timeline $timeline,
         private readonly Decay $decay,
+        private readonly bool $keeps = false,
     ) {
     }
 
-    /**
-     * The strings at a moment, which must not lie before the one last asked for.
-     */
     public function at(int $moment, bool $halfPedal = false): RingingStrings
     {
+        if (! $this->keeps) {
+            return $this->strings($moment, $halfPedal);
+        }
+
+        return $this->kept[$moment.($halfPedal ? 'half' : '')] ??= $this->strings($moment, $halfPedal);
+    }
+
+    private function strings(int $moment, bool $halfPedal): RingingStrings
+    {
+        if ($moment !== $this->next && $moment !== $this->next - 1) {
+            $this->latest = [];
+            $this->next = max(0, $this->timeline->momentAtSeconds($this->timeline->moments[$moment]->seconds - self::LONGEST));
+        }
         while ($this->next <= $moment) {
             foreach ($this->timeline->moments[$this->next]->strikes as $strike) {
                 $this->latest[$strike->midi] = $strike;

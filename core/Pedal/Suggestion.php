@@ -38,7 +38,7 @@ final class Suggestion
         $weights = $school->weights();
         $spans = Planner::plan($timeline, $weights, $decay);
 
-        return self::deepen($timeline, $spans, $weights, $decay, $halfPedal);
+        return Refinement::of($timeline, self::deepen($timeline, $spans, $weights, $decay, $halfPedal), $decay);
     }
 
     /**

@@ -146,4 +146,16 @@ final readonly class Timeline implements Paged
 
         return $index === null ? null : $this->harmonies[$index];
     }
+
+    /**
+     * The first moment of the harmony that stands at one.
+     */
+    public function harmonyBegins(int $moment): int
+    {
+        while ($moment > 0 && $this->moments[$moment - 1]->harmony === $this->moments[$moment]->harmony) {
+            $moment--;
+        }
+
+        return $moment;
+    }
 }
