@@ -31,6 +31,12 @@ final class Refinement
     /** Harmonies that run into each other are worse than a foot that must hurry. */
     private const SMEARED = 3.0;
 
+    /** A chord that sounds so long, in seconds, is heard to be dry between pedalled ones. */
+    private const LASTS = 1.2;
+
+    /** Seconds. */
+    private const SAME_TIME = 0.01;
+
     /** What an alternative must be better by. */
     private const GAIN = 0.2;
 
@@ -48,7 +54,7 @@ final class Refinement
      * @param  list<Span>  $spans  in order, not overlapping
      * @return list<Span>
      */
-    public static function of(Timeline $timeline, array $spans, Decay $decay): array
+    public static function of(Timeline $timeline, array $spans, Decay $decay, Weights $weights): array
     {
         $refinement = new self($timeline, $decay);
         for ($round = 0; $round < self::ROUNDS; $round++) {
@@ -57,6 +63,38 @@ final class Refinement
                 break;
             }
             $spans = $better;
+        }
+
+        return $weights->resonance > 0 ? $refinement->filled($spans) : $spans;
+    }
+
+    /**
+     * One chord alone between two pedals is not left dry if it lasts: the pedal comes up with the hands.
+     *
+     * @param  list<Span>  $spans
+     * @return list<Span>
+     */
+    private function filled(array $spans): array
+    {
+        for ($index = 1; $index < count($spans); $index++) {
+            [$before, $after] = [$spans[$index - 1], $spans[$index]];
+            $k = $this->timeline->momentAt($before->up);
+            $moment = $this->timeline->moments[$k];
+            $next = $this->timeline->moments[$k + 1] ?? null;
+            $struck = $next?->strikes === [] ? $this->timeline->moments[$k + 2] ?? null : $next;
+            if ($next === null || ! $moment->at->equals($before->up) || $struck?->at->equals($after->down) !== true || $moment->strikes === [] || $moment->dryShare() > 0) {
+                continue;
+            }
+            $release = min($next->seconds, max(array_map(fn (Strike $strike): float => $strike->release, $moment->strikes)));
+            if ($release - $moment->seconds < self::LASTS) {
+                continue;
+            }
+            $filling = $before->between($moment->at, $next->seconds - $release < self::SAME_TIME ? $next->at : $this->placeOf($release, $moment->at, $next->at));
+            $changed = [...array_slice($spans, 0, $index), $filling, ...array_slice($spans, $index)];
+            if ($this->price($changed, $index, 1) <= $this->price($spans, $index, 0)) {
+                $spans = $changed;
+                $index++;
+            }
         }
 
         return $spans;

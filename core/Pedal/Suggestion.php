@@ -38,7 +38,7 @@ final class Suggestion
         $weights = $school->weights();
         $spans = Planner::plan($timeline, $weights, $decay);
 
-        return Refinement::of($timeline, self::deepen($timeline, $spans, $weights, $decay, $halfPedal), $decay);
+        return Refinement::of($timeline, self::deepen($timeline, $spans, $weights, $decay, $halfPedal), $decay, $weights);
     }
 
     /**

@@ -1,5 +1,6 @@
+import fs from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { openDesk, seriousViolations, signIn, test } from './support/studio';
+import { givePiece, openDesk, saved, seriousViolations, signIn, test } from './support/studio';
 
 interface Start {
     at: number;
@@ -59,4 +60,79 @@ test('a piece is heard from the cursor as it is planned, slower, and with a hand
     await expect.poll(async () => (await starts(page)).length - before, { timeout: 40_000 }).toBeGreaterThan(4);
     const slow = (await starts(page)).slice(before, before + 5);
     slow.slice(1).forEach(({ at }, index) => expect(Math.abs(at - slow[index]!.at - 0.789)).toBeLessThan(0.003));
+});
+
+/** A low tone in the first bar and a high one in the second, a beat each at 60 a minute, under a pedal of two beats. */
+const TWO_TONES = ((): string => {
+    const pedal = (type: string): string => `<direction><direction-type><pedal type="${type}"/></direction-type></direction>`;
+    const rest = (beats: number): string => `<note><rest/><duration>${beats}</duration></note>`;
+    const bar = (number: number, head: string, octave: number, clef: string): string =>
+        `<measure number="${number}">${head}${clef}${pedal('start')}<note><pitch><step>A</step><octave>${octave}</octave></pitch><duration>1</duration><type>quarter</type></note>` +
+        `${rest(1)}${pedal('stop')}${rest(2)}</measure>`;
+    const attributes = '<divisions>1</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time>';
+    const clef = (sign: string, line: number): string => `<clef><sign>${sign}</sign><line>${line}</line></clef>`;
+    const tempo = '<direction><direction-type><words>Slow</words></direction-type><sound tempo="60"/></direction>';
+    const bars = bar(1, `<attributes>${attributes}${clef('F', 4)}</attributes>`, 1, tempo) + bar(2, `<attributes>${clef('G', 2)}</attributes>`, 5, '');
+    return `<score-partwise><part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1">${bars}</part></score-partwise>`;
+})();
+
+/** The sound file of what would be heard: its samples, of full scale 1, and how many there are in a second. */
+async function recorded(page: Page): Promise<{ sound: number[]; rate: number }> {
+    const download = page.waitForEvent('download', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Save as a sound file' }).click();
+    const file = fs.readFileSync((await (await download).path()));
+    expect(file.toString('latin1', 0, 4) + file.toString('latin1', 8, 16)).toBe('RIFFWAVEfmt ');
+    expect([file.readUInt16LE(20), file.readUInt16LE(22), file.readUInt16LE(34), file.readUInt32LE(40)]).toEqual([1, 1, 16, file.length - 44]);
+    const sound = Array.from({ length: (file.length - 44) / 2 }, (_, index) => file.readInt16LE(44 + 2 * index) / 32768);
+    return { sound, rate: file.readUInt32LE(24) };
+}
+
+/** Level between two times, in dB below full scale. */
+function level({ sound, rate }: { sound: number[]; rate: number }, from: number, to: number): number {
+    const part = sound.slice(Math.round(from * rate), Math.round(to * rate));
+    return 10 * Math.log10(part.reduce((sum, value) => sum + value ** 2, 0) / part.length + 1e-12);
+}
+
+/** Pitch in Hz: the first strong peak of the autocorrelation. */
+function pitch({ sound, rate }: { sound: number[]; rate: number }, from: number): number {
+    const part = sound.slice(Math.round(from * rate), Math.round(from * rate) + 8192);
+    const lags = Array.from({ length: 1000 }, (_, lag) => part.slice(0, 6144).reduce((sum, value, index) => sum + value * part[index + lag]!, 0));
+    const low = lags.findIndex((value) => value < 0);
+    const most = Math.max(...lags.slice(low));
+    const peak = lags.findIndex((value, lag) => lag > low && value > 0.9 * most && value >= lags[lag + 1]!);
+    return rate / peak;
+}
+
+test('a sound file has the pitch, the decay and the pedal of the plan; half pedal thins the treble more than the bass', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/pieces/new');
+    await page.locator('input[type=file]').setInputFiles({ name: 'tones.musicxml', mimeType: 'application/xml', buffer: Buffer.from(TWO_TONES) });
+    await page.getByLabel('Title').fill('Two Tones');
+    await page.getByRole('button', { name: 'Keep this piece' }).click();
+    await givePiece(page, 'Bram', 'Two Tones');
+    await page.getByLabel('Way of pedalling').selectOption({ label: 'As printed' });
+    await expect(page.getByRole('complementary')).not.toContainText('No pedal in this bar.');
+
+    await page.getByRole('button', { name: 'What is heard, and how' }).click();
+    const full = await recorded(page);
+    expect(full.rate).toBe(44_100);
+    expect(Math.abs(pitch(full, 4.3) / 880 - 1)).toBeLessThan(0.01);
+    // The key is left after a beat, the pedal after two.
+    for (const bar of [0, 4]) {
+        expect(level(full, bar + 0.1, bar + 0.4)).toBeGreaterThan(level(full, bar + 1.4, bar + 1.9));
+        expect(level(full, bar + 1.4, bar + 1.9) - level(full, bar + 3, bar + 3.5)).toBeGreaterThan(20);
+    }
+    await page.keyboard.press('Escape');
+
+    for (const bar of [/^Bar 1:/, /^Bar 2:/]) {
+        await page.getByRole('button', { name: bar }).click();
+        await page.keyboard.press('h');
+    }
+    await saved(page);
+    await page.getByRole('button', { name: /^Bar 1:/ }).click();
+    await page.getByRole('button', { name: 'What is heard, and how' }).click();
+    const half = await recorded(page);
+    const lost = [0, 4].map((bar) => level(full, bar + 1.4, bar + 1.9) - level(half, bar + 1.4, bar + 1.9));
+    expect(lost[0]).toBeGreaterThan(0.5);
+    expect(lost[1]! - lost[0]!).toBeGreaterThan(10);
 });

@@ -59,6 +59,9 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
                     </fieldset>
                     <p class="quiet">From the cursor, or the bars that are selected. Space plays and stops.</p>
                     <p v-if="player.isLoading.value" class="quiet" role="status">{{ Math.round(100 * player.loaded.value) }} % of the piano loaded …</p>
+                    <a-button size="small" :disabled="player.recorded.value !== null" @click="player.save()">{{
+                        player.recorded.value === null ? 'Save as a sound file' : `Saving … ${Math.round(100 * player.recorded.value)} %`
+                    }}</a-button>
                     <p class="quiet">Headphones: at a moderate level. Piano samples: see the credits in the README.</p>
                 </div>
             </template>

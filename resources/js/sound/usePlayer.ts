@@ -1,11 +1,13 @@
 import { computed, onBeforeUnmount, reactive, readonly, ref, shallowRef, watch } from 'vue';
 import type { Desk, DeskProps } from '../desk/useDesk';
 import { sendJson } from '../support/http';
+import { saveFile } from '../support/saveFile';
 import type { PlanDocument } from '@generated/plan';
 import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import { withFault, type Fault } from './faults';
 import { createPiano, type Piano } from './piano';
-import { startPlayer, type Player } from './player';
+import { startPlayer, type Player, type Playing } from './player';
+import { record } from './recording';
 import { loadSamples, type Samples } from './samples';
 
 export type Version = 'planned' | 'printed' | Fault;
@@ -31,6 +33,8 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     /** Share of the samples that are loaded. */
     const loaded = ref(0);
     const trouble = ref('');
+    /** Share of a sound file that is made; null while none is. */
+    const recorded = ref<number | null>(null);
     /** The moment that is heard now. */
     const playhead = ref<number | null>(null);
     const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
@@ -74,6 +78,13 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         return [from, end];
     }
 
+    function heard(document: RenditionDocument): Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard'> {
+        const [from, to] = stretch(document);
+        const muted = new Set<string>(options.muted);
+
+        return { from, to, rate: options.tempo / 100, isHeard: ({ hand, layer }) => !muted.has(hand) && !muted.has(layer) };
+    }
+
     async function play(): Promise<void> {
         const { context, samples, piano } = open();
         state.value = 'loading';
@@ -82,16 +93,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
             const [document] = await Promise.all([rendition(), samples.first, context.resume()]);
             // It may have been stopped while it was loading.
             if ((state.value as string) !== 'loading') return;
-            const [from, to] = stretch(document);
-            const muted = new Set<string>(options.muted);
-            const isHeard = ({ hand, layer }: KeyEvent): boolean => !muted.has(hand) && !muted.has(layer);
-            player = startPlayer(
-                context,
-                piano,
-                document,
-                { from, to, loop: options.loop, rate: options.tempo / 100, countIn: options.countIn, isHeard },
-                stop,
-            );
+            player = startPlayer(context, piano, document, { ...heard(document), loop: options.loop, countIn: options.countIn }, stop);
             state.value = 'playing';
             follow(document);
         } catch (error) {
@@ -125,6 +127,21 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         else stop();
     }
 
+    /** Saves what would be heard as a sound file, faster than it would be played. */
+    async function save(): Promise<void> {
+        const { samples } = open();
+        recorded.value = 0;
+        trouble.value = '';
+        try {
+            const [document] = await Promise.all([rendition(), samples.all]);
+            const file = await record(samples, document, heard(document), (share) => (recorded.value = share));
+            saveFile(file, `${copy.title}, ${options.version}.wav`);
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
+        }
+        recorded.value = null;
+    }
+
     const set = (changed: Partial<Listening>): void => void Object.assign(options, changed);
 
     /** The same passage in another version, at once. */
@@ -147,7 +164,9 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         state,
         loaded,
         trouble,
+        recorded: readonly(recorded),
         playhead,
+        save,
         toggle,
         stop,
         isLoading: computed(() => loaded.value > 0 && loaded.value < 1),

@@ -10,6 +10,7 @@ use Tarnwind\Core\Pedal\Refinement;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Timeline;
+use Tarnwind\Core\Pedal\Weights;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\MeasuredDecay;
@@ -25,7 +26,7 @@ function pedalRefined(array $notes, array $spans, int $tempo): array
 {
     $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => $tempo, 'beats_per_bar' => 4, 'notes' => $notes]));
     $timeline = Crafts::registry()->performance($score)->part(Timeline::class);
-    $refined = Refinement::of($timeline, array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans), new MeasuredDecay);
+    $refined = Refinement::of($timeline, array_map(fn (array $span): Span => new Span(Fraction::parse($span[0]), Fraction::parse($span[1])), $spans), new MeasuredDecay, new Weights);
 
     return [
         array_map(fn (Span $span): string => "$span->down to $span->up", $refined),
@@ -53,6 +54,13 @@ it('leaves a pedal alone that nothing is said against', function (): void {
     [$spans] = pedalRefined([...$chord(0, [48, 52, 64, 67]), ...$chord(2, [47, 53, 62, 67])], [['0', '2'], ['2', '4']], 60);
 
     expect($spans)->toBe(['0 to 2', '2 to 4']);
+});
+
+it('leaves no long chord dry between two that are pedalled, and lifts with the hands', function (): void {
+    $chord = fn (int $at, array $keys, float $length): array => array_map(fn (int $key): array => [$key, $at, $length, 80, $key < 60 ? 'L' : 'R', false], $keys);
+    [$spans] = pedalRefined([...$chord(0, [48, 52, 64, 67], 1), ...$chord(1, [47, 53, 62, 67], 1), ...$chord(3, [48, 52, 64, 67], 1)], [['0', '1'], ['3', '4']], 40);
+
+    expect($spans)->toBe(['0 to 1', '1 to 2', '3 to 4']);
 });
 
 it('suggests no pedal that it would call muddy', function (string $piece): void {
