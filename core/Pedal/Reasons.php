@@ -11,6 +11,9 @@ use Tarnwind\Core\Performance\Depth;
  */
 final class Reasons
 {
+    /** Seconds within which the foot and the hands come up together. */
+    private const TOGETHER = 0.03;
+
     /**
      * @return list<string>
      */
@@ -53,6 +56,10 @@ final class Reasons
         }
         if ($moment->silence > 0) {
             return sprintf('up for the rest of %.1f s', $moment->silence);
+        }
+        $up = $timeline->tempo->seconds($open->span->up);
+        if ($moment->at->isLessThan($open->span->up) && array_filter($moment->strikes, fn (Strike $strike): bool => $strike->release > $up + self::TOGETHER) === []) {
+            return 'up with the hands';
         }
         if ($moment->dryShare() > 0) {
             return 'up for the staccato';

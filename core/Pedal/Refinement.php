@@ -34,6 +34,9 @@ final class Refinement
     /** A chord that sounds so long, in seconds, is heard to be dry between pedalled ones. */
     private const LASTS = 1.2;
 
+    /** More of them are dry by intention. */
+    private const A_FEW = 3;
+
     /** Seconds. */
     private const SAME_TIME = 0.01;
 
@@ -69,7 +72,7 @@ final class Refinement
     }
 
     /**
-     * One chord alone between two pedals is not left dry if it lasts: the pedal comes up with the hands.
+     * A few chords that last are not left dry between two pedals: each gets its own, which comes up with the hands.
      *
      * @param  list<Span>  $spans
      * @return list<Span>
@@ -77,27 +80,36 @@ final class Refinement
     private function filled(array $spans): array
     {
         for ($index = 1; $index < count($spans); $index++) {
-            [$before, $after] = [$spans[$index - 1], $spans[$index]];
-            $k = $this->timeline->momentAt($before->up);
-            $moment = $this->timeline->moments[$k];
-            $next = $this->timeline->moments[$k + 1] ?? null;
-            $struck = $next?->strikes === [] ? $this->timeline->moments[$k + 2] ?? null : $next;
-            if ($next === null || ! $moment->at->equals($before->up) || $struck?->at->equals($after->down) !== true || $moment->strikes === [] || $moment->dryShare() > 0) {
-                continue;
-            }
-            $release = min($next->seconds, max(array_map(fn (Strike $strike): float => $strike->release, $moment->strikes)));
-            if ($release - $moment->seconds < self::LASTS) {
-                continue;
-            }
-            $filling = $before->between($moment->at, $next->seconds - $release < self::SAME_TIME ? $next->at : $this->placeOf($release, $moment->at, $next->at));
-            $changed = [...array_slice($spans, 0, $index), $filling, ...array_slice($spans, $index)];
-            if ($this->price($changed, $index, 1) <= $this->price($spans, $index, 0)) {
+            $filling = $this->filling($spans[$index - 1]->up, $spans[$index]->down);
+            $changed = [...array_slice($spans, 0, $index), ...$filling, ...array_slice($spans, $index)];
+            if ($filling !== [] && $this->price($changed, $index, count($filling)) <= $this->price($spans, $index, 0)) {
                 $spans = $changed;
-                $index++;
+                $index += count($filling);
             }
         }
 
         return $spans;
+    }
+
+    /**
+     * @return list<Span> none where something else than lasting chords stands there, or too many of them
+     */
+    private function filling(Fraction $from, Fraction $to): array
+    {
+        $filling = [];
+        for ($k = $this->timeline->momentAt($from); $this->timeline->moments[$k]->at->isLessThan($to); $k++) {
+            [$moment, $next] = [$this->timeline->moments[$k], $this->timeline->moments[$k + 1]];
+            if ($moment->strikes === []) {
+                continue;
+            }
+            $release = min($next->seconds, max(array_map(fn (Strike $strike): float => $strike->release, $moment->strikes)));
+            if ($moment->at->isLessThan($from) || $moment->dryShare() > 0 || $release - $moment->seconds < self::LASTS || count($filling) === self::A_FEW) {
+                return [];
+            }
+            $filling[] = new Span($moment->at, $next->seconds - $release < self::SAME_TIME ? $next->at : $this->placeOf($release, $moment->at, $next->at));
+        }
+
+        return $filling;
     }
 
     /**

@@ -80,7 +80,7 @@ const TWO_TONES = ((): string => {
 async function recorded(page: Page): Promise<{ sound: number[]; rate: number }> {
     const download = page.waitForEvent('download', { timeout: 60_000 });
     await page.getByRole('button', { name: 'Save as a sound file' }).click();
-    const file = fs.readFileSync((await (await download).path()));
+    const file = fs.readFileSync(await (await download).path());
     expect(file.toString('latin1', 0, 4) + file.toString('latin1', 8, 16)).toBe('RIFFWAVEfmt ');
     expect([file.readUInt16LE(20), file.readUInt16LE(22), file.readUInt16LE(34), file.readUInt32LE(40)]).toEqual([1, 1, 16, file.length - 44]);
     const sound = Array.from({ length: (file.length - 44) / 2 }, (_, index) => file.readInt16LE(44 + 2 * index) / 32768);

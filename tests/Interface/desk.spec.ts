@@ -39,7 +39,9 @@ test('places in a bar are named as a musician says them', () => {
     expect(beatName(compound, 1.5)).toBe('beat 2');
     expect(beatName(compound, 2)).toBe('beat 2⅓');
     expect(beatName({ beat: '1', origin: '3' }, 0)).toBe('beat 4');
-    expect(beatName(common, 0.2)).toBe('beat 1.20');
+    expect(beatName(common, 0.2)).toBe('beat 1⅕');
+    expect(beatName(common, 3.71)).toBe('about beat 4¾');
+    expect(beatName(common, 0.95)).toBe('about beat 2');
 });
 
 test('small words and numbers', () => {

@@ -8,6 +8,7 @@ use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\FindingKind;
 use Tarnwind\Core\Pedal\Refinement;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\SpanReport;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Pedal\Weights;
@@ -61,6 +62,15 @@ it('leaves no long chord dry between two that are pedalled, and lifts with the h
     [$spans] = pedalRefined([...$chord(0, [48, 52, 64, 67], 1), ...$chord(1, [47, 53, 62, 67], 1), ...$chord(3, [48, 52, 64, 67], 1)], [['0', '1'], ['3', '4']], 40);
 
     expect($spans)->toBe(['0 to 1', '1 to 2', '3 to 4']);
+});
+
+it('says that the foot comes up with the hands, where a slur ends with a lift', function (): void {
+    [$score] = Labels::reading('slow-weather.musicxml');
+    $performance = Crafts::registry()->performance($score, Crafts::registry()->freshPlan($score));
+    $report = Examiner::examine($performance->part(Timeline::class), Suggestion::of($performance, School::Singing), new MeasuredDecay)->spans;
+    $lifted = array_values(array_filter($report, fn (SpanReport $span): bool => in_array('up with the hands', $span->reasons, true)));
+
+    expect($lifted)->toHaveCount(2)->and((string) $lifted[0]->span->down)->toBe('34');
 });
 
 it('suggests no pedal that it would call muddy', function (string $piece): void {
