@@ -28,6 +28,9 @@ final class Refinement
 
     private const SECOND = 1.2;
 
+    /** What it weighs that the pedal joins what fingers cannot. */
+    private const JOIN = 0.35;
+
     /** Harmonies that run into each other are worse than a foot that must hurry. */
     private const SMEARED = 3.0;
 
@@ -127,8 +130,9 @@ final class Refinement
             $most = self::GAIN;
             foreach ($this->alternatives($spans, $index, $finding) as [$first, $count, $others]) {
                 $changed = [...array_slice($spans, 0, $first), ...$others, ...array_slice($spans, $first + $count)];
-                $lost = max(0.0, $this->seconds(array_slice($spans, $first, $count)) - $this->seconds($others));
-                $gain = $this->price($spans, $first, $count) - $this->price($changed, $first, count($others)) - self::SECOND * $lost;
+                $replaced = array_slice($spans, $first, $count);
+                $lost = self::SECOND * max(0.0, $this->seconds($replaced) - $this->seconds($others)) + self::JOIN * ($this->joins($replaced) - $this->joins($others));
+                $gain = $this->price($spans, $first, $count) - $this->price($changed, $first, count($others)) - $lost;
                 if ($gain > $most) {
                     [$best, $most] = [$changed, $gain];
                 }
@@ -270,6 +274,23 @@ final class Refinement
         return $this->prices[$key] = array_sum(array_map(
             fn (Finding $finding): float => self::WEIGHTS[$finding->severity->value] * (in_array($finding->kind, [FindingKind::MuddySpan, FindingKind::HarmonyChangeUnderOnePedal], true) ? self::SMEARED : 1.0), $findings,
         ));
+    }
+
+    /**
+     * How often these spans join what fingers cannot.
+     *
+     * @param  list<Span>  $spans
+     */
+    private function joins(array $spans): int
+    {
+        $joins = 0;
+        foreach ($spans as $span) {
+            for ($k = $this->timeline->momentAt($span->down) + 1; isset($this->timeline->moments[$k]) && ! $span->up->isLessThan($this->timeline->moments[$k]->at); $k++) {
+                $joins += $this->timeline->moments[$k]->needsJoin ? 1 : 0;
+            }
+        }
+
+        return $joins;
     }
 
     /**

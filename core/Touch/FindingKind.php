@@ -10,7 +10,6 @@ namespace Tarnwind\Core\Touch;
 enum FindingKind: string
 {
     case HiddenByPedal = 'hidden-by-pedal';
-    case RestHeldThrough = 'rest-held-through';
     case LongStaccato = 'long-staccato';
     case SlurBroken = 'slur-broken';
     case KeyHeldThrough = 'key-held-through';

@@ -71,7 +71,7 @@ final readonly class Heard
             $findings[] = $this->short($length) ?? $this->broken($length, $next, isset($inside[$length->note->id]));
         }
 
-        return [...array_values(array_filter($findings)), ...$this->restsHeldThrough(), ...$this->keysHeldThrough($written)];
+        return [...array_values(array_filter($findings)), ...$this->keysHeldThrough($written)];
     }
 
     private function short(KeyLength $length): ?Finding
@@ -139,45 +139,23 @@ final readonly class Heard
     }
 
     /**
-     * @return list<array{Fraction, Fraction, Note}> where no voice sounds between two notes, with the note that ends last before it
+     * @return list<array{Fraction, Fraction}> where no voice sounds between two notes
      */
     private static function silences(Score $score): array
     {
         $silences = [];
-        $last = $end = null;
+        $end = null;
         foreach ($score->notes as $note) {
             if ($note->grace) {
                 continue;
             }
-            if ($last !== null && $end !== null && $end->isLessThan($note->onset)) {
-                $silences[] = [$end, $note->onset, $last];
+            if ($end !== null && $end->isLessThan($note->onset)) {
+                $silences[] = [$end, $note->onset];
             }
-            $until = $note->end();
-            if ($end === null || $end->isLessThan($until)) {
-                [$last, $end] = [$note, $until];
-            }
+            $end = $end === null ? $note->end() : Fraction::max($end, $note->end());
         }
 
         return $silences;
-    }
-
-    /**
-     * Silences of all voices through which the pedal stays down.
-     *
-     * @return list<Finding>
-     */
-    private function restsHeldThrough(): array
-    {
-        $findings = [];
-        foreach (self::silences($this->score) as [$from, $to, $last]) {
-            $span = $this->spanAt($from->toFloat());
-            if ($span !== null && ! $span->up->isLessThan($to)) {
-                $silence = $this->tempo->seconds($to) - $this->tempo->seconds($from);
-                $findings[] = Finding::about([$last], FindingKind::RestHeldThrough, Severity::Warning, $silence, 0, Unit::Seconds, sprintf('The pedal holds through the silence of %.1f s after this note: rests are played.', $silence));
-            }
-        }
-
-        return $findings;
     }
 
     private function spanAt(float $quarters): ?Span

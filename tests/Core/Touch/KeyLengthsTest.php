@@ -142,13 +142,12 @@ it('knows three moments: key up, foot up, and what is heard', function (): void 
         ->and($heard([new Span(Fraction::of(3), Fraction::of(4))]))->toBe(2.5);
 });
 
-it('finds staccato that the pedal hides, long dots and rests held through', function (): void {
+it('finds staccato that the pedal hides and long dots; of rests the pedal speaks itself', function (): void {
     expect(touchFindings(phrase('staccato'), [], tempo: 120))->toBe([])
         ->and(touchFindings(phrase('staccato'), [], tempo: 60))->toBe(['long-staccato E5'])
         ->and(touchFindings(phrase('staccato'), [[2, 4]]))->toBe(['hidden-by-pedal E5'])
         ->and(touchFindings(phrase(), [[1, 3]]))->toBe([])
-        ->and(touchFindings(phrase(), [[4, 6]]))->toBe(['rest-held-through G5'])
-        ->and(touchFindings(phrase(), [[4, 5]]))->toBe([]);
+        ->and(touchFindings(phrase(), [[4, 6]]))->toBe([]);
 });
 
 it('is played as it is planned', function (): void {

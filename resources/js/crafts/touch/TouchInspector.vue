@@ -33,7 +33,6 @@ const findings = computed(() => document.value.findings.filter(({ measure }) => 
 
 const KINDS: Record<Finding['kind'], string> = {
     'hidden-by-pedal': 'Hidden by the pedal',
-    'rest-held-through': 'Rest held through',
     'long-staccato': 'Long staccato',
     'slur-broken': 'Slur broken',
     'key-held-through': 'Key held through a rest',
