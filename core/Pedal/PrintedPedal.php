@@ -10,6 +10,7 @@ use Tarnwind\Core\Plan\Origin;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Search;
 
 /**
  * The spans that the edition's own pedal marks ask for.
@@ -22,10 +23,11 @@ final class PrintedPedal implements ReadsPrint
     public function marks(Score $score): array
     {
         $marks = [];
-        $begins = array_map(fn (Note $note): Fraction => $note->onset, $score->notes);
-        $ends = [...$begins, ...array_map(fn (Note $note): Fraction => $note->end(), $score->notes)];
-        foreach (self::spans($score) as $index => $printed) {
-            $span = new Span(self::snapped($printed->down, $begins), self::snapped($printed->up, $ends));
+        $spans = self::spans($score);
+        $begins = $spans === [] ? [] : self::places(array_map(fn (Note $note): Fraction => $note->onset, $score->notes));
+        $ends = $spans === [] ? [] : self::places(array_map(fn (Note $note): Fraction => $note->end(), $score->notes));
+        foreach ($spans as $index => $printed) {
+            $span = new Span(self::snapped($printed->down, $begins), self::snapped($printed->up, $begins, $ends));
             $span = $span->down->isLessThan($span->up) ? $span : $printed;
             $marks[] = SuggestedPedal::mark("printed-$index", $score, $span, Origin::Printed);
         }
@@ -60,18 +62,33 @@ final class PrintedPedal implements ReadsPrint
     }
 
     /**
-     * The place a printed sign means, which is set a little beside it.
-     *
      * @param  list<Fraction>  $places
+     * @return list<Fraction> each once, in order
      */
-    private static function snapped(Fraction $at, array $places): Fraction
+    private static function places(array $places): array
+    {
+        $once = array_values(array_combine(array_map(strval(...), $places), $places));
+        usort($once, fn (Fraction $a, Fraction $b): int => $a->compareTo($b));
+
+        return $once;
+    }
+
+    /**
+     * The place a printed sign means, which is set a little beside it; of places as near as each other that of the first list.
+     *
+     * @param  list<Fraction>  ...$lists  places in order
+     */
+    private static function snapped(Fraction $at, array ...$lists): Fraction
     {
         $nearest = $at;
         $least = self::BESIDE + 1e-9;
-        foreach ($places as $place) {
-            $distance = abs($place->minus($at)->toFloat());
-            if ($distance < $least) {
-                [$nearest, $least] = [$place, $distance];
+        foreach ($lists as $places) {
+            $before = Search::last(count($places), fn (int $index): bool => ! $at->isLessThan($places[$index]));
+            foreach (array_slice($places, $before, 2) as $place) {
+                $distance = abs($place->minus($at)->toFloat());
+                if ($distance < $least) {
+                    [$nearest, $least] = [$place, $distance];
+                }
             }
         }
 
