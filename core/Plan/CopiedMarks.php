@@ -31,10 +31,9 @@ final readonly class CopiedMarks
      */
     public static function of(Plan $plan, Score $score, Bars $bars, int $to): self
     {
-        $length = $bars->last - $bars->first + 1;
         $matching = Matching::within($score, $bars, $to);
         $barOf = self::barOf($score);
-        $other = new Bars($to, $to + $length - 1);
+        $other = new Bars($to, $to + $bars->count() - 1);
         $copies = $kinds = $lost = [];
         $taken = array_fill_keys(array_map(fn (Mark $mark): string => $mark->id(), $plan->marks), true);
         foreach ($plan->marks as $mark) {

@@ -239,7 +239,10 @@ final class HarmonyReader
                 }
                 $before[1] = $start = $begins;
             }
-            $kept = [...$kept, ...($before === null ? [] : [$before]), [$start, $end, $root, $quality, $fixed]];
+            if ($before !== null) {
+                $kept[] = $before;
+            }
+            $kept[] = [$start, $end, $root, $quality, $fixed];
         }
 
         return $kept;

@@ -15,6 +15,11 @@ final readonly class Bars
     ) {
     }
 
+    public function count(): int
+    {
+        return $this->last - $this->first + 1;
+    }
+
     public function has(int $bar): bool
     {
         return $bar >= $this->first && $bar <= $this->last;

@@ -70,7 +70,15 @@ class PlanRequest extends FormRequest
     {
         $more = array_filter((array) $this->input('asked', []), fn (mixed $value, int|string $name): bool => is_string($name) && (is_string($value) || is_int($value)), ARRAY_FILTER_USE_BOTH);
 
-        return new Asked($this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null, $more);
+        return new Asked($this->filled('bars') ? $this->bars() : null, $more);
+    }
+
+    /**
+     * The bars that are asked for, where there are any.
+     */
+    public function bars(): Bars
+    {
+        return new Bars($this->integer('bars.first'), $this->integer('bars.last'));
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Validation\ValidationException;
-use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -18,11 +17,6 @@ final class TwinRequest extends PlanRequest
         return [...parent::rules(), 'bars' => ['required', 'array:first,last'], 'to' => ['required', 'integer', 'min:0', 'max:100000']];
     }
 
-    public function bars(): Bars
-    {
-        return new Bars($this->integer('bars.first'), $this->integer('bars.last'));
-    }
-
     /**
      * @throws ValidationException if the piece has no such bars, or they overlap
      */
@@ -30,8 +24,7 @@ final class TwinRequest extends PlanRequest
     {
         $bars = $this->bars();
         $to = $this->integer('to');
-        $length = $bars->last - $bars->first + 1;
-        if (max($bars->last, $to + $length - 1) >= count($score->measures) || abs($to - $bars->first) < $length) {
+        if (max($bars->last, $to + $bars->count() - 1) >= count($score->measures) || abs($to - $bars->first) < $bars->count()) {
             throw ValidationException::withMessages(['to' => 'The piece has no such bars, or they overlap.']);
         }
 

@@ -28,6 +28,11 @@ export interface Player {
     now(): number;
 }
 
+/** The tones that begin between two places and are heard, in order. */
+export function tonesWithin(rendition: RenditionDocument, { from, to, isHeard }: Pick<Playing, 'from' | 'to' | 'isHeard'>): Tone[] {
+    return tonesOf(rendition.events, rendition.pedal).filter(({ ms }, index) => ms >= from - 1 && ms < to - 1 && isHeard(rendition.events[index]!));
+}
+
 /** Clicks of a bar before a place: at the beats of the bar it stands in, as far as they come before it, after those of a whole bar. */
 export function countInOf(bars: readonly PlayedBar[], from: number): { ms: number; accent: boolean }[] {
     const index = Math.max(
@@ -50,8 +55,7 @@ export function startPlayer(
     how: Playing,
     ended: () => void,
 ): Player & { late: () => number } {
-    const tones = tonesOf(rendition.events, rendition.pedal);
-    const heard = tones.filter((_, index) => how.isHeard(rendition.events[index]!));
+    const tones = tonesWithin(rendition, how);
     const clicks = how.countIn ? countInOf(rendition.bars, how.from) : [];
     const lead = clicks.length > 0 ? (how.from - clicks[0]!.ms) / how.rate / 1000 : 0;
     /** Context seconds at which `how.from` is heard, in the present round. */
@@ -59,25 +63,19 @@ export function startPlayer(
     const length = (how.to - how.from) / how.rate / 1000;
     let next = 0;
     let late = 0;
-    let queue = upcoming();
     for (const { ms, accent } of clicks) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
-
-    function upcoming(): Tone[] {
-        return heard.filter(({ ms }) => ms >= how.from - 1 && ms < how.to - 1);
-    }
 
     function look(): void {
         const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
-        while (next < queue.length && at(queue[next]!.ms) < context.currentTime + AHEAD) {
-            const tone = queue[next++]!;
+        while (next < tones.length && at(tones[next]!.ms) < context.currentTime + AHEAD) {
+            const tone = tones[next++]!;
             late += at(tone.ms) < context.currentTime ? 1 : 0;
             piano.play(tone, at);
         }
         if (context.currentTime < begin + length - AHEAD) return;
-        if (how.loop && next >= queue.length) {
+        if (how.loop && next >= tones.length) {
             begin += length;
             next = 0;
-            queue = upcoming();
         } else if (!how.loop && context.currentTime > begin + length) {
             stop();
             ended();

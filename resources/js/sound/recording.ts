@@ -1,8 +1,7 @@
 import toWav from 'audiobuffer-to-wav';
 import type { RenditionDocument } from '@generated/rendition';
-import { tonesOf } from './damping';
 import { createPiano } from './piano';
-import type { Playing } from './player';
+import { tonesWithin, type Playing } from './player';
 import type { Samples } from './samples';
 
 const SAMPLE_RATE = 44_100;
@@ -36,12 +35,10 @@ export async function record(
     if (length > 60 * LONGEST) throw new Error(`A sound file has room for ${LONGEST} minutes: select some bars.`);
     const context = new OfflineAudioContext(1, Math.ceil(length * SAMPLE_RATE), SAMPLE_RATE);
     const piano = createPiano(context, samples);
-    const queue = tonesOf(rendition.events, rendition.pedal)
-        .filter((_, index) => how.isHeard(rendition.events[index]!))
-        .filter(({ ms }) => ms >= how.from - 1 && ms < how.to - 1);
+    const tones = tonesWithin(rendition, how);
     let next = 0;
     const prepare = (until: number): void => {
-        for (let tone = queue[next]; tone && seconds(tone.ms) < until; tone = queue[++next]) piano.play(tone, (ms) => Math.max(0, seconds(ms)));
+        for (let tone = tones[next]; tone && seconds(tone.ms) < until; tone = tones[++next]) piano.play(tone, (ms) => Math.max(0, seconds(ms)));
     };
     // A long piece is thousands of tones: they are made shortly before they are due.
     for (let at = PART; at < length; at += PART) {

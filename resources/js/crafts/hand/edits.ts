@@ -4,17 +4,18 @@ import type { FingerMark, OctaveMark } from '@generated/plan';
 
 /** Sets the finger of a note; an earlier one gives way. */
 export function setFinger(marks: readonly FingerMark[], note: string, finger: string): FingerMark[] {
-    return [...clearFinger(marks, note), { id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger }];
+    return [...clearFinger(marks, note), fingerMark(note, finger)];
+}
+
+function fingerMark(note: string, finger: string): FingerMark {
+    return { id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger };
 }
 
 /** Makes planned fingers the teacher's own, so that they stay as they are and are handed out; those that are printed are already. */
 export function keepFingers(marks: readonly FingerMark[], fingers: Iterable<FingeredNote>): FingerMark[] {
     const known = new Set(marks.map(({ note }) => note));
     const planned = [...fingers].filter(({ note, source }) => source === 'planned' && !known.has(note));
-    return [
-        ...marks,
-        ...planned.map(({ note, finger }): FingerMark => ({ id: `f-${note}`.slice(0, 60), craft: 'hand', kind: 'finger', note, finger, kept: true })),
-    ];
+    return [...marks, ...planned.map(({ note, finger }) => ({ ...fingerMark(note, finger), kept: true }))];
 }
 
 /** Leaves a note's finger to be planned again. */
