@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core;
 
+use Tarnwind\Core\Balance\BalanceCraft;
 use Tarnwind\Core\Count\CountCraft;
 use Tarnwind\Core\Craft\Craft;
 use Tarnwind\Core\Craft\Registry;
 use Tarnwind\Core\Hand\HandCraft;
 use Tarnwind\Core\Pedal\PedalCraft;
 use Tarnwind\Core\Read\ReadCraft;
+use Tarnwind\Core\Shape\ShapeCraft;
 use Tarnwind\Core\Touch\TouchCraft;
 use Tarnwind\Core\Words\WordsCraft;
 
@@ -24,6 +26,8 @@ final class Crafts
         CountCraft::class,
         HandCraft::class,
         TouchCraft::class,
+        ShapeCraft::class,
+        BalanceCraft::class,
         PedalCraft::class,
         WordsCraft::class,
     ];

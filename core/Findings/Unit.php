@@ -26,4 +26,8 @@ enum Unit: string
     case Fingerings = 'fingerings';
     case Findings = 'findings';
     case Marks = 'marks';
+
+    /** MIDI velocities, 0 to 127. */
+    case Velocity = 'velocity';
+    case Decibel = 'dB';
 }

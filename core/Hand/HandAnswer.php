@@ -9,6 +9,7 @@ use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Intended;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Hand;
@@ -27,7 +28,7 @@ final class HandAnswer implements Answer
 
     public static function restsOn(): array
     {
-        return [Aspect::Layers, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Foot, Aspect::Levels, Aspect::Time, Aspect::Intended];
+        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Fingers, Aspect::Foot, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt

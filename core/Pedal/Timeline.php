@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Craft\Paged;
 use Tarnwind\Core\Hand\Joints;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Harmony;
@@ -44,7 +45,7 @@ final readonly class Timeline implements Paged
 
     public static function restsOn(): array
     {
-        return [Aspect::Harmony, Aspect::Hands, Aspect::Notes, Aspect::Fingers, Aspect::Lengths, Aspect::Levels, Aspect::Time];
+        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Fingers, Aspect::Lengths];
     }
 
     public function frame(): static

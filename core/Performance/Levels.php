@@ -4,23 +4,33 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Performance;
 
+use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
 /**
  * How loud every note is to be, each with the reasons it is made of.
  */
-final readonly class Levels
+final class Levels
 {
+    /** What of a plan loudness rests on: an answer that rests on it rests on these. */
+    public const RESTS_ON = [Aspect::Harmony, Aspect::Phrases, Aspect::Layers, Aspect::Notes, Aspect::Levels, Aspect::Time];
+
     /** MIDI velocities of keys that sound. */
     private const SOFTEST = 1.0;
 
     private const LOUDEST = 127.0;
 
+    /** What holds a note within what keys can do. */
+    private const LIMIT = 'as far as keys go';
+
+    /** @var array<string, non-empty-list<LedgerEntry>> by note id */
+    private array $known = [];
+
     /**
      * @param  list<LevelRule>  $rules  in the order in which a ledger tells them
      */
-    public function __construct(private array $rules)
+    public function __construct(private readonly array $rules)
     {
     }
 
@@ -45,17 +55,11 @@ final readonly class Levels
     }
 
     /**
-     * @return non-empty-list<LedgerEntry> whose values add up to the note's velocity before it is held within what keys can do
+     * @return non-empty-list<LedgerEntry> whose values add up to the note's velocity
      */
     public function ledger(Note $note): array
     {
-        $ledger = [];
-        foreach ($this->rules as $rule) {
-            $ledger = [...$ledger, ...$rule->entries($note, $ledger)];
-        }
-        assert($ledger !== []);
-
-        return $ledger;
+        return $this->known[$note->id] ??= $this->made($note);
     }
 
     /**
@@ -71,6 +75,24 @@ final readonly class Levels
      */
     public static function sum(array $ledger): float
     {
-        return max(self::SOFTEST, min(self::LOUDEST, array_sum(array_map(fn (LedgerEntry $entry): float => $entry->value, $ledger))));
+        return array_sum(array_map(fn (LedgerEntry $entry): float => $entry->value, $ledger));
+    }
+
+    /**
+     * @return non-empty-list<LedgerEntry>
+     */
+    private function made(Note $note): array
+    {
+        $ledger = [];
+        foreach ($this->rules as $rule) {
+            foreach ($rule->entries($note, $ledger) as $entry) {
+                $ledger[] = $entry;
+            }
+        }
+        assert($ledger !== []);
+        $sum = self::sum($ledger);
+        $within = max(self::SOFTEST, min(self::LOUDEST, $sum));
+
+        return $within === $sum ? $ledger : [...$ledger, new LedgerEntry(self::LIMIT, $within - $sum)];
     }
 }

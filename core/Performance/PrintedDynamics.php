@@ -22,6 +22,14 @@ final class PrintedDynamics implements LevelRule
     /** What a level is called that the file gives in velocities. */
     private const FROM_FILE = 'as the file says';
 
+    /** What a level is called that a hairpin has led to. */
+    private const GROWN = ' grown';
+
+    private const FALLEN = ' fallen';
+
+    /** What a level is called that the teacher has put there. */
+    private const OWN = ', yours';
+
     /** A hairpin is told from this many velocities on. */
     private const LEAST_GROWTH = 0.5;
 
@@ -56,6 +64,68 @@ final class PrintedDynamics implements LevelRule
         [$name, $level, $growth] = $this->levelAt($note->staff, $note->onset);
 
         return [new LedgerEntry($name, $level, $name === self::FROM_FILE), ...(abs($growth) < self::LEAST_GROWTH ? [] : [new LedgerEntry($growth > 0 ? 'growing' : 'falling', $growth)])];
+    }
+
+    /**
+     * MIDI velocity at a moment.
+     */
+    public function at(int $staff, Fraction $onset): float
+    {
+        [, $level, $growth] = $this->levelAt($staff, $onset);
+
+        return $level + $growth;
+    }
+
+    /**
+     * The loudest it gets in a stretch of both staves.
+     */
+    public function most(Fraction $from, Fraction $to): float
+    {
+        $most = 0.0;
+        foreach ($this->levels as $staff => $levels) {
+            $most = max($most, $this->at($staff, $from));
+            foreach ($levels as $level) {
+                if ($from->isLessThan($level->from) && $level->from->isLessThan($to)) {
+                    $most = max($most, $level->velocity);
+                } elseif ($level->from->equals($to) && str_ends_with($level->name, self::GROWN)) {
+                    $most = max($most, $level->velocity);
+                }
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * Whether the print grows, falls or changes its level within a stretch.
+     */
+    public function moves(Fraction $from, Fraction $to): bool
+    {
+        foreach ($this->levels as $levels) {
+            foreach ($levels as $level) {
+                if ($from->isLessThan($level->from) && $level->from->isLessThan($to) || ($level->goal !== null && $level->from->equals($from))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether a mark stands at a moment, in one of the staves.
+     */
+    public function changesAt(Fraction $at): bool
+    {
+        foreach ($this->levels as $levels) {
+            foreach ($levels as $index => $level) {
+                if ($index > 0 && $level->from->equals($at) && ! str_ends_with($level->name, self::GROWN) && ! str_ends_with($level->name, self::FALLEN) && $level->goal === null) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -104,7 +174,7 @@ final class PrintedDynamics implements LevelRule
                 if ($mark->value === 'stop' && $wedge !== null) {
                     [$level, $direction] = $wedge;
                     $level->goal = $this->goal($marks, $mark, $staff, $level->velocity, $direction);
-                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name ".($direction > 0 ? 'grown' : 'fallen'));
+                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name".($direction > 0 ? self::GROWN : self::FALLEN));
                     $wedge = null;
                 } elseif ($mark->value === 'crescendo' || $mark->value === 'diminuendo') {
                     $levels[] = $begun = new DynamicLevel($mark->onset, $now->velocity, $now->name);
@@ -124,7 +194,7 @@ final class PrintedDynamics implements LevelRule
             $velocity = $mark->kind === 'loudness' ? (float) $mark->value : Loudness::velocityOf($value);
             if ($velocity !== null) {
                 $wedge = null;
-                $levels[] = new DynamicLevel($mark->onset, (float) $velocity, $mark->kind === 'loudness' ? self::FROM_FILE : $value);
+                $levels[] = new DynamicLevel($mark->onset, (float) $velocity, $mark->kind === 'loudness' ? self::FROM_FILE : $value.($mark->own ? self::OWN : ''));
             }
         }
 

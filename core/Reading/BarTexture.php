@@ -27,4 +27,16 @@ enum BarTexture: string
             default => str_replace('-', ' ', $this->value),
         };
     }
+
+    /**
+     * The share of the bars that sound which have this texture; 0 where nothing sounds.
+     *
+     * @param  list<self>  $textures
+     */
+    public function share(array $textures): float
+    {
+        $sounding = array_filter($textures, fn (self $texture): bool => $texture !== self::Silence);
+
+        return $sounding === [] ? 0.0 : count(array_filter($sounding, fn (self $texture): bool => $texture === $this)) / count($sounding);
+    }
 }

@@ -94,6 +94,16 @@ final readonly class Score
     }
 
     /**
+     * The same piece with other signs.
+     *
+     * @param  list<Sign>  $marks  by onset
+     */
+    public function withMarks(array $marks): self
+    {
+        return new self($this->title, $this->parts, $this->readParts, $this->measures, $this->notes, $marks, $this->slurs, $this->playbackOrder, $this->warnings, $this->sharedVoices);
+    }
+
+    /**
      * The same piece with only some of its notes, and the slurs that lie between them.
      *
      * @param  list<Note>  $notes

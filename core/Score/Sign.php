@@ -14,6 +14,7 @@ final readonly class Sign
      * @param  Fraction  $onset  quarters from the beginning
      * @param  string|float  $value  the dynamic's letters, the wedge's or pedal's type, the words, quarters a minute
      * @param  ?int  $staff  null where the mark belongs to the whole part
+     * @param  bool  $own  whether the teacher put it there
      */
     public function __construct(
         public string $kind,
@@ -21,6 +22,7 @@ final readonly class Sign
         public string|float $value,
         public int $measure,
         public ?int $staff,
+        public bool $own = false,
     ) {
     }
 }

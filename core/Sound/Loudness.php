@@ -31,4 +31,25 @@ final class Loudness
     {
         return self::MARKS[$mark] ?? null;
     }
+
+    /**
+     * The mark nearest to a velocity.
+     */
+    public static function markOf(float $velocity): string
+    {
+        $nearest = 'mp';
+        foreach (self::MARKS as $mark => $level) {
+            $nearest = abs($level - $velocity) < abs(self::MARKS[$nearest] - $velocity) ? $mark : $nearest;
+        }
+
+        return $nearest;
+    }
+
+    /**
+     * Level of a velocity in dB below 127: 40 · log10(v / 127), Dannenberg in form.
+     */
+    public static function decibels(float $velocity): float
+    {
+        return 40 * log10(max(1.0, $velocity) / 127);
+    }
 }

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Balance;
+
+/**
+ * What can be done about it at a place.
+ */
+enum Action: string
+{
+    /** Notes are so many velocities louder or softer. */
+    case Nudge = 'nudge';
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Balance;
+
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
+use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Reading\InnerLine;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Score\Note;
+
+/**
+ * What is not heard that should be, with what would mend it in numbers.
+ */
+final readonly class Findings
+{
+    /** Seconds that a note lasts before its going under is worth a word [start]. */
+    private const LONG = 1.2;
+
+    /** dB over all else half way through a long note, below which it is masked [start]. */
+    private const MASKED = -8.0;
+
+    /** dB over all else at the stroke [start; 6 is what is aimed at]. */
+    private const OVER = -2.0;
+
+    private const AIMED_OVER = 2.0;
+
+    /** A remedy of fewer velocities is not worth a word [start]: near mp it is 1 dB. */
+    private const WORTH = 4.0;
+
+    /** The least and the most that a remedy asks for, velocities. */
+    private const LEAST = 2;
+
+    private const MOST = 40;
+
+    private const LOUDEST = 127;
+
+    /** Of the notes of an inner line so many must be under for it to be buried [start]. */
+    private const MOSTLY = 0.5;
+
+    private Audibility $audibility;
+
+    public function __construct(private Performance $performance)
+    {
+        $this->audibility = $performance->part(Audibility::class);
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    public function all(): array
+    {
+        if (! $this->performance->plan->settings(Balancing::class)->balances()) {
+            return [];
+        }
+        $layers = $this->performance->reading()->layers;
+        $findings = [];
+        $last = $this->lastSung();
+        foreach ($this->audibility->all as $one) {
+            // The last note may fade as it will.
+            if ($one->note !== $last && ($layers[$one->note->id] ?? null)?->layer === Layer::Melody) {
+                $findings[] = $this->masked($one) ?? $this->notOver($one);
+            }
+        }
+
+        return [...array_values(array_filter($findings)), ...$this->buried()];
+    }
+
+    private function lastSung(): ?Note
+    {
+        $last = null;
+        foreach ($this->audibility->all as $one) {
+            $last = ($this->performance->reading()->layers[$one->note->id] ?? null)?->layer === Layer::Melody ? $one->note : $last;
+        }
+
+        return $last;
+    }
+
+    /**
+     * Whether a note lasts, and goes under what is struck during it long before it ends.
+     */
+    public static function isMasked(Audible $one): bool
+    {
+        return $one->seconds >= self::LONG && $one->middle < self::MASKED && $one->over !== [] && $one->lost !== null;
+    }
+
+    private function masked(Audible $one): ?Finding
+    {
+        if (! self::isMasked($one) || $one->lost === null) {
+            return null;
+        }
+        $softer = min([0.0, ...array_map(fn (Note $note): float => $this->change($note, $one->middle - self::MASKED), $one->over)]);
+        if ($softer > -self::WORTH) {
+            return null;
+        }
+        $louder = $this->change($one->note, self::MASKED - $one->middle);
+        $lost = $this->performance->tempo()->seconds($one->lost) - $this->performance->tempo()->seconds($one->note->onset);
+        $velocity = $this->performance->levels()->velocity($one->note);
+
+        return Finding::about(
+            [$one->note], FindingKind::MelodyMasked, Severity::Warning, $one->middle, self::MASKED, Unit::Decibel,
+            sprintf('%s goes under after %.1f of its %.1f s: what goes along softer by %d', $one->note->inWords(), $lost, $one->seconds, (int) ceil(-$softer))
+                .($velocity + $louder > self::LOUDEST ? '.' : sprintf(', or %s from %d to %d.', $one->note->inWords(), (int) round($velocity), (int) ceil($velocity + $louder))),
+            new Remedy(Action::Nudge, sprintf('What goes along softer by %d', (int) ceil(-$softer)), array_map(fn (Note $note): string => $note->id, $one->over), (string) (int) floor($softer)),
+        );
+    }
+
+    private function notOver(Audible $one): ?Finding
+    {
+        if ($one->first >= self::OVER) {
+            return null;
+        }
+        $louder = $this->change($one->note, self::AIMED_OVER - $one->first);
+
+        return Finding::about(
+            [$one->note], FindingKind::MelodyNotOver, Severity::Warning, $one->first, self::OVER, Unit::Decibel,
+            sprintf('%s is the melody and is struck under what sounds with it, by %.0f dB.', $one->note->inWords(), -$one->first),
+            new Remedy(Action::Nudge, sprintf('%s louder by %d', $one->note->inWords(), (int) ceil($louder)), [$one->note->id], (string) (int) ceil($louder)),
+        );
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function buried(): array
+    {
+        $heard = [];
+        foreach ($this->audibility->all as $one) {
+            $heard[$one->note->id] = $one;
+        }
+        $findings = [];
+        foreach (array_filter($this->performance->reading()->innerLines, fn (InnerLine $line): bool => $line->chromatic) as $line) {
+            $all = array_values(array_filter(array_map(fn (string $id): ?Audible => $heard[$id] ?? null, $line->notes)));
+            $under = array_filter($all, fn (Audible $one): bool => $one->first < Audibility::INNER);
+            if ($all === [] || count($under) <= self::MOSTLY * count($all)) {
+                continue;
+            }
+            $least = min(array_map(fn (Audible $one): float => $one->first, $all));
+            $louder = max(array_map(fn (Audible $one): float => $this->change($one->note, Audibility::INNER - $least), $all));
+            $findings[] = Finding::about(
+                array_map(fn (Audible $one): Note => $one->note, $all), FindingKind::InnerLineBuried, Severity::Hint, $least, Audibility::INNER, Unit::Decibel,
+                sprintf('%s: worth hearing, and %.0f dB under what sounds with it.', ucfirst($line->says), -$least),
+                new Remedy(Action::Nudge, sprintf('The line louder by %d', (int) ceil($louder)), array_map(fn (Audible $one): string => $one->note->id, $all), (string) (int) ceil($louder)),
+            );
+        }
+
+        return $findings;
+    }
+
+    /**
+     * Velocities by which a note's level changes by so many dB: level goes with 40 · log10 of velocity.
+     */
+    private function change(Note $note, float $decibels): float
+    {
+        $velocity = $this->performance->levels()->velocity($note);
+        $change = $velocity * 10 ** ($decibels / 40) - $velocity;
+
+        return ($decibels < 0 ? -1 : 1) * max(self::LEAST, min(self::MOST, abs($change)));
+    }
+}

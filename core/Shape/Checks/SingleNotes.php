@@ -1,0 +1,203 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tarnwind\Core\Shape\Checks;
+
+use Tarnwind\Core\Findings\Finding;
+use Tarnwind\Core\Findings\Remedy;
+use Tarnwind\Core\Findings\Severity;
+use Tarnwind\Core\Findings\Unit;
+use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Performance\PrintedDynamics;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Shape\Action;
+use Tarnwind\Core\Shape\AfterLongNotes;
+use Tarnwind\Core\Shape\Arc;
+use Tarnwind\Core\Shape\Arcs;
+use Tarnwind\Core\Shape\FindingKind;
+use Tarnwind\Core\Shape\HighNotes;
+use Tarnwind\Core\Shape\Leaning;
+use Tarnwind\Core\Shape\Line;
+use Tarnwind\Core\Shape\Manners;
+use Tarnwind\Core\Shape\PassingHighNotes;
+use Tarnwind\Core\Shape\Shaping;
+
+/**
+ * Single notes of the line that are too loud for what stands before or after them.
+ */
+final readonly class SingleNotes
+{
+    /** Velocities [start]. */
+    private const MARGIN = 2.0;
+
+    private Levels $levels;
+
+    /** @var list<array{Note, Arc}> */
+    private array $line;
+
+    public function __construct(private Performance $performance)
+    {
+        $this->levels = $performance->levels();
+        $this->line = array_values(array_filter($performance->part(Line::class)->all, fn (array $one): bool => $this->isSung($one[0])));
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    public function findings(): array
+    {
+        if (! $this->performance->plan->settings(Shaping::class)->school->shapes()) {
+            return [];
+        }
+
+        return [...$this->bumps(), ...$this->resolutions(), ...$this->highNotes(), ...$this->upBeats()];
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function bumps(): array
+    {
+        $tempo = $this->performance->tempo();
+        $printed = new PrintedDynamics($this->performance->score());
+        // Where a slur begins, something new does.
+        $notes = array_column($this->performance->score()->notes, null, 'id');
+        $begins = [];
+        foreach ($this->performance->score()->slurs as $slur) {
+            $begins["{$notes[$slur->from]->staff} {$notes[$slur->from]->onset}"] = true;
+        }
+        $findings = [];
+        foreach ($this->line as $place => [$note, $arc]) {
+            [$next, $itsArc] = $this->line[$place + 1] ?? [null, null];
+            $seconds = $tempo->seconds($note->end()) - $tempo->seconds($note->onset);
+            if ($next === null || $itsArc !== $arc || $seconds < AfterLongNotes::LONG || $next === $arc->goal || isset($begins["$next->staff $next->onset"]) || ! $next->onset->equals($note->end())) {
+                continue;
+            }
+            $grows = $printed->changesAt($next->onset) || $printed->at($next->staff, $next->onset) > $printed->at($note->staff, $note->onset) + 1;
+            $isAccented = $next->has('accent') || $next->has('strong-accent');
+            $more = $this->levels->velocity($next) - $this->levels->velocity($note);
+            if (! $grows && ! $isAccented && $more > 0) {
+                $findings[] = $this->softer(
+                    $next, FindingKind::Bump, Severity::Warning, $more, 0.0, -$more - self::MARGIN,
+                    sprintf('%s has faded for %.1f s; %s is struck louder than it was, and bumps.', $note->inWords(), $seconds, $next->inWords()),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function resolutions(): array
+    {
+        $notes = [];
+        foreach ($this->line as [$note, $arc]) {
+            $notes[$note->id] = [$note, $arc];
+        }
+        $findings = [];
+        foreach (Leaning::pairs($this->performance) as [$leans, $resolves]) {
+            if (! isset($notes[$leans], $notes[$resolves])) {
+                continue;
+            }
+            [[$from], [$to, $arc]] = [$notes[$leans], $notes[$resolves]];
+            $more = $this->levels->velocity($to) - $this->levels->velocity($from);
+            if ($to !== $arc->goal && $more > self::MARGIN) {
+                $findings[] = $this->softer(
+                    $to, FindingKind::ResolutionLouder, Severity::Warning, $more, self::MARGIN, -$more - self::MARGIN,
+                    sprintf('%s leans on %s, which is louder: a resolution is lighter.', $from->inWords(), $to->inWords()),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function highNotes(): array
+    {
+        $arcs = [];
+        foreach ($this->line as [$note, $arc]) {
+            $arcs[$note->id] = $arc;
+        }
+        $manners = Manners::of($this->performance);
+        $findings = [];
+        foreach (PassingHighNotes::find($this->performance) as $note) {
+            $goal = $arcs[$note->id]->goal;
+            $more = $goal === null ? 0.0 : $this->levels->velocity($note) - $this->levels->velocity($goal);
+            if ($more > self::MARGIN && $manners->at($note->onset)->high === HighNotes::Held && ! $note->has('accent')) {
+                $findings[] = $this->softer(
+                    $note, FindingKind::HighNoteOut, Severity::Hint, $more, self::MARGIN, -$more - self::MARGIN,
+                    sprintf('%s is high in passing and louder than the goal of its phrase.', $note->inWords()),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function upBeats(): array
+    {
+        $findings = [];
+        foreach ($this->performance->part(Arcs::class)->all as $arc) {
+            $note = $arc->phrase->notes[0] ?? null;
+            $beat = $this->leadsTo($arc);
+            if ($note === null || $beat === null || ! $this->isSung($note) || ! $this->isSung($beat) || $note === $arc->goal || $note->has('accent')) {
+                continue;
+            }
+            $more = $this->levels->velocity($note) - $this->levels->velocity($beat);
+            if ($more > 2 * self::MARGIN) {
+                $findings[] = $this->softer(
+                    $note, FindingKind::UpBeatAccented, Severity::Hint, $more, 2 * self::MARGIN, -$more - self::MARGIN,
+                    sprintf('The up-beat %s is louder than %s, to which it leads.', $note->inWords(), $beat->inWords()),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * The note on the first beat that the up-beat of a phrase leads to; null if it begins with none.
+     */
+    private function leadsTo(Arc $arc): ?Note
+    {
+        foreach ($arc->phrase->notes as $place => $note) {
+            $measure = $this->performance->written->measures[$note->measure];
+            $weight = $measure->time->weightAt($note->onset->minus($measure->beatOrigin()));
+            if ($weight === 1.0) {
+                return $place === 0 ? null : $note;
+            }
+            if ($weight >= 0.75 || $measure->time->beat()->isLessThan($note->duration)) {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether a note is melody; where there is none, others stand for it in the line.
+     */
+    private function isSung(Note $note): bool
+    {
+        return ($this->performance->reading()->layers[$note->id] ?? null)?->layer === Layer::Melody;
+    }
+
+    private function softer(Note $note, FindingKind $kind, Severity $severity, float $value, float $limit, float $change, string $reason): Finding
+    {
+        return Finding::about(
+            [$note], $kind, $severity, $value, $limit, Unit::Velocity, $reason,
+            new Remedy(Action::Nudge, sprintf('%s softer by %d', $note->inWords(), (int) ceil(-$change)), [$note->id], (string) (int) floor($change)),
+        );
+    }
+}
