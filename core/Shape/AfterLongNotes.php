@@ -18,9 +18,9 @@ final class AfterLongNotes implements LevelHabit
     public const LONG = 1.2;
 
     /** Velocities for each dB that the long note has lost, and in all: the ear takes part of the loss for granted [start]. */
-    private const SHARE = 0.5;
+    private const SHARE = 0.4;
 
-    private const MOST = 14.0;
+    private const MOST = 10.0;
 
     /** Of which the second note after it still has so much. */
     private const SECOND = 0.5;

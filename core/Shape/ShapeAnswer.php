@@ -59,7 +59,7 @@ final class ShapeAnswer implements Answer
                 $ledger = array_map(fn (LedgerEntry $entry): array => ['reason' => $entry->reason, 'value' => round($entry->value, 1)], $levels->ledger($note));
 
                 return [
-                    'note' => $note->id, 'name' => $note->inWords(), 'measure' => $note->measure, 'at' => round($note->onset->toFloat(), 4), 'end' => round($note->end()->toFloat(), 4),
+                    'note' => $note->id, 'name' => $note->inWords(), 'midi' => $note->midi, 'measure' => $note->measure, 'at' => round($note->onset->toFloat(), 4), 'end' => round($note->end()->toFloat(), 4),
                     'layer' => ($reading->layers[$note->id] ?? null)?->layer->value, 'hand' => ($reading->hands[$note->id] ?? null)?->value,
                     'velocity' => round(array_sum(array_column($ledger, 'value')), 1), 'printed' => round($printed->velocity($note), 1), 'ledger' => $ledger,
                 ];

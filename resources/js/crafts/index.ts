@@ -1,9 +1,11 @@
 import type { Craft } from '../desk/craft';
+import { balance } from './balance';
 import { count } from './count';
 import { hand } from './hand';
 import { pedal } from './pedal';
 import { read } from './read';
+import { shape } from './shape';
 import { touch } from './touch';
 
 /** The crafts that have a view, in working order. A new one is a folder, and one line here. */
-export const CRAFTS: readonly Craft[] = [read, count, hand, touch, pedal];
+export const CRAFTS: readonly Craft[] = [read, count, hand, touch, shape, balance, pedal];

@@ -26,7 +26,7 @@ const commas = computed(() =>
                     v-if="arc[end]"
                     class="end"
                     :transform="`translate(${arc[end].x} ${arc[end].y})`"
-                    @pointerdown="state.dragSlur(arc.slur, end, $event)"
+                    @pointerdown.stop="state.dragSlur(arc.slur, end, $event)"
                     @click.stop
                 >
                     <circle class="grip" r="13" />

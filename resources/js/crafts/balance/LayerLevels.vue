@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LayerLevels } from '@generated/balance';
+import { LAYERS } from '../read/layers';
+import type { Levels } from './useBalance';
+
+/** How loud each layer is beside what is printed, by the school or as the teacher has it. */
+const props = defineProps<{ levels: LayerLevels; own: Levels }>();
+const emit = defineEmits<{ change: [levels: Levels] }>();
+
+const changed = computed(() => Object.keys(props.own).length > 0);
+
+function set(layer: keyof LayerLevels, value: unknown): void {
+    if (typeof value === 'number' && Math.abs(value - props.levels[layer]) > 1e-6) emit('change', { ...props.own, [layer]: value });
+}
+</script>
+
+<template>
+    <a-popover trigger="click" placement="bottomLeft">
+        <a-button class="tool">Levels{{ changed ? ' (yours)' : '' }}</a-button>
+        <template #content>
+            <div class="values" role="group" aria-label="Levels of the layers">
+                <template v-for="{ layer, label } in LAYERS" :key="layer">
+                    <label :for="`level-${layer}`" :class="{ own: layer in own }">{{ label }}</label>
+                    <a-input-number
+                        :id="`level-${layer}`"
+                        size="small"
+                        :value="levels[layer]"
+                        :min="-64"
+                        :max="64"
+                        @change="(value: unknown) => set(layer, value)"
+                    />
+                </template>
+            </div>
+            <p class="quiet">In steps of 16 from one dynamic to the next.</p>
+            <a-button size="small" :disabled="!changed" @click="emit('change', {})">As the school has it</a-button>
+        </template>
+    </a-popover>
+</template>
+
+<style scoped>
+.values {
+    display: grid;
+    grid-template-columns: auto auto;
+    gap: 5px 14px;
+    align-items: center;
+}
+
+.own {
+    font-weight: 600;
+}
+</style>

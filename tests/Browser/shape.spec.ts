@@ -1,0 +1,96 @@
+import { expect, type Page } from '@playwright/test';
+import { openDesk, saved, seriousViolations, signIn, test } from './support/studio';
+
+type Plan = {
+    settings: Record<string, Record<string, unknown>>;
+    marks: { craft: string; kind: string; note?: string; rise?: number; dynamic?: string; change?: number; notes?: string[] }[];
+};
+
+/** Does something and gives the plan that is saved with it. */
+async function savedPlan(page: Page, act: () => Promise<void>): Promise<Plan> {
+    const [request] = await Promise.all([page.waitForRequest((one) => one.method() === 'PUT'), act()]);
+    await saved(page);
+    return (request.postDataJSON() as { plan: Plan }).plan;
+}
+
+const marks = (plan: Plan, craft: string, kind: string) => plan.marks.filter((mark) => mark.craft === craft && mark.kind === kind);
+
+async function openView(page: Page, title: string): Promise<void> {
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.getByText(title, { exact: true }).first().click();
+}
+
+test('a phrase is given another goal and another arch, by mouse and by keys', async ({ page }) => {
+    await openView(page, 'Shape');
+    const inspector = page.getByRole('complementary', { name: 'Bar inspector' });
+    await expect(inspector.getByRole('heading', { name: 'Phrase 1' })).toBeVisible();
+    await expect(inspector.getByText('the highest note', { exact: false }).first()).toBeVisible();
+    const goal = page.locator('.arches .goal').first();
+    const box = (await goal.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 90, box.y - 6, { steps: 5 });
+    await page.mouse.move(box.x + 164, box.y - 10, { steps: 5 });
+    const dragged = await savedPlan(page, () => page.mouse.up());
+    expect(marks(dragged, 'shape', 'goal')).toHaveLength(1);
+    expect(marks(dragged, 'shape', 'arch')[0]!.rise).toBeGreaterThan(12);
+    await expect(inspector.getByRole('button', { name: 'D5' })).toHaveClass(/primary/);
+    await page.keyboard.press('-');
+    await saved(page);
+    // Two steps at once are two steps, even before the first is answered.
+    const softer = await savedPlan(page, async () => {
+        await page.keyboard.press('s');
+        await page.keyboard.press('s');
+    });
+    expect(softer.marks.some(({ kind }) => kind === 'arch')).toBe(true);
+    await expect(inspector.getByRole('group', { name: 'Arch of the phrase' })).toContainText('as a whole −8');
+    await inspector.getByRole('button', { name: /As the school has it/ }).click();
+    await expect(inspector.getByRole('group', { name: 'Arch of the phrase' })).toContainText('grows by 12');
+    expect(await seriousViolations(page)).toEqual([]);
+});
+
+test('dynamics, hairpins and nudges change what is played, and say what they are made of', async ({ page }) => {
+    await openView(page, 'Shape');
+    const inspector = page.getByRole('complementary', { name: 'Bar inspector' });
+    await page.getByRole('button', { name: /^Bar 3:/ }).click();
+    await expect(inspector.getByText('G5 is played at')).toBeVisible();
+    const planned = await savedPlan(page, () => page.keyboard.press('6'));
+    expect(marks(planned, 'shape', 'dynamic').map(({ dynamic }) => dynamic)).toEqual(['f']);
+    await expect(inspector.getByText('f, yours')).toBeVisible();
+    await expect(page.locator('svg.shape').first().getByText('f', { exact: true }).last()).toBeVisible();
+    const nudged = await savedPlan(page, () => page.keyboard.press('o'));
+    expect(marks(nudged, 'shape', 'nudge')[0]!.change).toBe(4);
+    await expect(inspector.getByText('brought out, yours')).toBeVisible();
+    const grown = await savedPlan(page, () => page.keyboard.press('<'));
+    expect(marks(grown, 'shape', 'hairpin')).toHaveLength(1);
+    await expect(page.locator('svg.shape .hairpin')).toHaveCount(1);
+    // What is planned is what is heard.
+    const [answer] = await Promise.all([page.waitForResponse((one) => one.url().endsWith('/rendition')), page.keyboard.press(' ')]);
+    const { events } = (await answer.json()) as { events: { midi: number; velocity: number }[] };
+    expect(events.find(({ midi }) => midi === 79)!.velocity).toBeGreaterThan(96);
+    await page.keyboard.press(' ');
+    await page.keyboard.press('0');
+    await expect(page.locator('svg.shape .hairpin')).toHaveCount(0);
+});
+
+test('a layer is softer in some bars, a note is given to another layer, and what goes under is mended in one step', async ({ page }) => {
+    await openView(page, 'Voice');
+    const inspector = page.getByRole('complementary', { name: 'Bar inspector' });
+    await expect(page.locator('svg.balance').first()).toBeVisible();
+    await page.getByRole('button', { name: /^Bar 22:/ }).click();
+    await expect(inspector.getByText(/D5 goes under after/)).toBeVisible();
+    const mended = await savedPlan(page, () => inspector.getByRole('button', { name: /What goes along softer by/ }).click());
+    expect(marks(mended, 'shape', 'nudge')[0]!.notes!.length).toBeGreaterThan(4);
+    await expect(inspector.getByText(/D5 goes under after/)).toHaveCount(0);
+    const layered = await savedPlan(page, () => inspector.getByRole('button', { name: 'Filling softer' }).click());
+    expect(marks(layered, 'balance', 'layer')).toMatchObject([{ layer: 'filling', change: -4 }]);
+    await page.getByRole('button', { name: /^Bar 2:/ }).click();
+    const given = await savedPlan(page, () => page.keyboard.press('3'));
+    expect(marks(given, 'read', 'layer')).toMatchObject([{ layer: 'inner' }]);
+    await page.getByLabel('School of balance').selectOption({ label: 'as printed' });
+    await saved(page);
+    await page.getByRole('button', { name: /^Bar 3:/ }).click();
+    await expect(inspector.getByText(/^melody$/)).toHaveCount(0);
+    expect(await seriousViolations(page)).toEqual([]);
+});
