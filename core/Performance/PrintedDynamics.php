@@ -49,7 +49,7 @@ final class PrintedDynamics implements LevelRule
     public function __construct(Score $score)
     {
         $staves = max(1, $score->staves());
-        $marks = array_values(array_filter($score->marks, fn (Sign $mark): bool => in_array($mark->kind, ['dynamics', 'loudness', 'wedge'], true)));
+        $marks = WordedHairpins::asSigns($score);
         for ($staff = 1; $staff <= $staves; $staff++) {
             $this->levels[$staff] = $this->levelsOf($staff, $marks);
         }

@@ -39,19 +39,23 @@ final readonly class TempoMap
         $first = $marks !== [] && ! $marks[0]->onset->isPositive() ? (float) $marks[0]->value : null;
         $printed = $first ?? self::fromWords($score) ?? (isset($marks[0]) ? (float) $marks[0]->value : self::DEFAULT);
         $scale = $quartersPerMinute === null ? 1.0 : $quartersPerMinute / $printed;
-        $steps = [[0.0, 0.0, $quartersPerMinute ?? $printed]];
-        foreach ($marks as $mark) {
-            [$quarter, $second, $tempo] = $steps[count($steps) - 1];
-            $at = $mark->onset->toFloat();
-            $step = [$at, $second + ($at - $quarter) * 60 / $tempo, (float) $mark->value * $scale];
-            if ($at > $quarter) {
-                $steps[] = $step;
-            } elseif ($at > 0 || $quartersPerMinute === null) {
-                $steps[count($steps) - 1] = $step;
-            }
+
+        return new self(self::timed(PrintedTempo::steps($score, $quartersPerMinute ?? $printed, $scale, $quartersPerMinute !== null)));
+    }
+
+    /**
+     * @param  non-empty-list<array{float, float}>  $tempos  quarter, and quarters a minute from there
+     * @return non-empty-list<array{float, float, float}>
+     */
+    private static function timed(array $tempos): array
+    {
+        $steps = [[0.0, 0.0, $tempos[0][1]]];
+        foreach (array_slice($tempos, 1) as [$at, $tempo]) {
+            [$quarter, $second, $before] = $steps[count($steps) - 1];
+            $steps[] = [$at, $second + ($at - $quarter) * 60 / $before, $tempo];
         }
 
-        return new self($steps);
+        return $steps;
     }
 
     /**
