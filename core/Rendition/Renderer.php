@@ -14,6 +14,8 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Touch\Ornamenting;
+use Tarnwind\Core\Touch\Style;
 
 /**
  * Plays a score and its pedalling, repeats unfolded.
@@ -26,9 +28,6 @@ final class Renderer
     /** Quarters over which the tempo of a moment is taken. */
     private const INSTANT = 0.01;
 
-    /** A grace note sounds this long, before the beat [start], in seconds. */
-    private const GRACE = 0.09;
-
     /** @var list<KeyEvent> */
     private array $events = [];
 
@@ -39,9 +38,6 @@ final class Renderer
     private array $tempoSteps = [];
 
     private readonly Levels $levels;
-
-    /** @var array<string, int> by id: how many places before the beat a grace note stands, from 1 */
-    private readonly array $graces;
 
     /** @var array<string, float> by onset: seconds at which the first of the keys struck there is left */
     private readonly array $firstReleases;
@@ -56,15 +52,18 @@ final class Renderer
         private readonly TempoMap $tempo,
         private readonly array $lengths,
         ?Levels $levels,
+        private readonly Ornaments $ornaments,
     ) {
         $this->levels = $levels ?? Levels::printed($score);
-        $this->graces = $this->gracesBefore();
         $this->firstReleases = $this->firstReleases();
     }
 
     public static function play(Performance $performance): Rendition
     {
-        return self::render($performance->score(), $performance->spans(), $performance->tempo(), $performance->lengths(), $performance->levels());
+        return self::render(
+            $performance->score(), $performance->spans(), $performance->tempo(), $performance->lengths(), $performance->levels(),
+            new Ornaments($performance->score(), $performance->plan->settings(Style::class)->ornaments(), $performance->reading()->layers),
+        );
     }
 
     /**
@@ -72,10 +71,11 @@ final class Renderer
      * @param  list<Span>  $spans  in order, not overlapping
      * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id; others as they are written
      * @param  ?Levels  $levels  how loud notes are; null for by the print alone
+     * @param  ?Ornaments  $ornaments  how signs are played; null for in the usual way
      */
-    public static function render(Score $score, array $spans, TempoMap $tempo, array $lengths = [], ?Levels $levels = null): Rendition
+    public static function render(Score $score, array $spans, TempoMap $tempo, array $lengths = [], ?Levels $levels = null, ?Ornaments $ornaments = null): Rendition
     {
-        $renderer = new self($score, $spans, $tempo, $lengths, $levels);
+        $renderer = new self($score, $spans, $tempo, $lengths, $levels, $ornaments ?? new Ornaments($score, new Ornamenting));
         $renderer->run();
         usort($renderer->events, fn (KeyEvent $a, KeyEvent $b): int => $a->from <=> $b->from ?: $a->midi <=> $b->midi);
 
@@ -119,43 +119,30 @@ final class Renderer
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
                 continue;
             }
-            $onset = $note->onset->toFloat();
-            $end = $this->left($note);
-            if ($note->grace) {
-                $perSecond = $this->quartersPerSecond($onset);
-                $end = max($passage->from + self::GRACE * $perSecond, $onset - self::GRACE * $perSecond * ($this->graces[$note->id] - 1));
-                $onset = $end - self::GRACE * $perSecond;
-            }
             $ledger = $this->levels->ledger($note);
-            $this->events[] = new KeyEvent(
-                $note->id, $note->midi, $passage->quarters($this->tempo->played($onset)), $passage->quarters($this->tempo->played($end)),
-                1000 * $passage->seconds($this->tempo->seconds($onset)), 1000 * $passage->seconds($this->tempo->seconds($end)),
-                (int) round(Levels::sum($ledger)), min(2, $note->staff), $ledger,
-            );
+            foreach ($this->ornaments->strokes($note, $this->tempo->seconds($note->onset), $this->tempo->seconds($this->left($note)), $this->tempo->seconds($passage->from)) as $stroke) {
+                [$onset, $end] = [$this->quarters($note, $stroke->from), $this->quarters($note, $stroke->to)];
+                $this->events[] = new KeyEvent(
+                    $note->id, $stroke->midi, $passage->quarters($onset), $passage->quarters($end), 1000 * $passage->seconds($stroke->from), 1000 * $passage->seconds($stroke->to),
+                    (int) round(Levels::sum($ledger)), min(2, $note->staff), $ledger,
+                );
+            }
         }
     }
 
     /**
-     * Grace notes follow each other before the beat: how many places before it each stands, from 1.
-     *
-     * @return array<string, int>
+     * The place of a moment at a note, in played quarters of the written order: at its own tempo where a stroke stands off the beat.
      */
-    private function gracesBefore(): array
+    private function quarters(Note $note, float $seconds): float
     {
-        $places = [];
-        $groups = [];
-        foreach ($this->score->notes as $note) {
-            if ($note->grace) {
-                $groups["$note->staff/$note->voice/$note->onset"][] = $note;
+        foreach ([$note->onset->toFloat(), $this->left($note)] as $known) {
+            if (abs($this->tempo->seconds($known) - $seconds) < 1e-9) {
+                return $this->tempo->played($known);
             }
         }
-        foreach ($groups as $group) {
-            foreach ($group as $index => $note) {
-                $places[$note->id] = count($group) - $index;
-            }
-        }
+        $onset = $note->onset->toFloat();
 
-        return $places;
+        return $this->tempo->played($onset) + ($seconds - $this->tempo->seconds($onset)) * $this->quartersPerSecond($onset);
     }
 
     private function playPedal(Passage $passage): void

@@ -17,16 +17,21 @@ final readonly class Style implements Settings
     /**
      * @param  array<string, float>  $values  by name: shares of the written length under the names of articulations,
      *                                        "plain", "lift" and "off-beat"; ms under "overlap"
+     * @param  ?Ornamenting  $ornaments  how signs are played that are more than their notes; null for as the profile has it
      */
     public function __construct(
         public Profile $profile = Profile::Written,
         public array $values = [],
+        public ?Ornamenting $ornaments = null,
     ) {
     }
 
     public static function read(Fields $fields): static
     {
-        return new self($fields->choice('style', Profile::class, Profile::Written), $fields->numbers('lengths'));
+        return new self(
+            $fields->choice('style', Profile::class, Profile::Written), $fields->numbers('lengths'),
+            $fields->has('ornaments') ? Ornamenting::read($fields->object('ornaments')) : null,
+        );
     }
 
     public static function bearsOn(): array
@@ -36,7 +41,12 @@ final readonly class Style implements Settings
 
     public function toArray(): array
     {
-        return ['style' => $this->profile->value, ...($this->values === [] ? [] : ['lengths' => $this->values])];
+        return ['style' => $this->profile->value, ...($this->values === [] ? [] : ['lengths' => $this->values]), ...($this->ornaments === null ? [] : ['ornaments' => $this->ornaments->toArray()])];
+    }
+
+    public function ornaments(): Ornamenting
+    {
+        return $this->ornaments ?? Ornamenting::by($this->profile);
     }
 
     /**

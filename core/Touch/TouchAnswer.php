@@ -60,6 +60,7 @@ final class TouchAnswer implements Answer
                 $told->of($played->slurs, fn (Slur $slur): int => $ends[$slur->from]->measure),
             ),
             'style' => $performance->plan->settings(Style::class)->all(),
+            'ornaments' => $performance->plan->settings(Style::class)->ornaments()->toArray(),
             'proposed' => ['style' => $proposed->profile->value, 'reason' => $proposed->reason],
             'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of($intended->without($heard->findings($written), $written), fn (Finding $finding): int => $finding->measure)),
         ];

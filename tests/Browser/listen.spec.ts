@@ -136,3 +136,29 @@ test('a sound file has the pitch, the decay and the pedal of the plan; half peda
     expect(lost[0]).toBeGreaterThan(0.5);
     expect(lost[1]! - lost[0]!).toBeGreaterThan(10);
 });
+
+test('what is planned is compared with another version at a key, and played along with step by step', async ({ page }) => {
+    await listen(page);
+    await signIn(page);
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.getByRole('button', { name: 'What is heard, and how' }).click();
+    await page.getByRole('combobox', { name: 'What is heard' }).selectOption({ label: 'a fault: phrases that go nowhere' });
+    await page.keyboard.press('Escape');
+    await page.locator('.scroll').click({ position: { x: 5, y: 5 } });
+    const heard = (): Promise<number[]> =>
+        page
+            .waitForResponse((one) => one.url().endsWith('/rendition'))
+            .then(async (one) => ((await one.json()) as { events: { velocity: number }[] }).events.map(({ velocity }) => velocity));
+    const [flat] = await Promise.all([heard(), page.keyboard.press(' ')]);
+    await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+    // At once, at the same place.
+    const [planned] = await Promise.all([heard(), page.keyboard.press('Shift+ ')]);
+    await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+    expect(planned).toHaveLength(flat.length);
+    expect(planned).not.toEqual(flat);
+    await page.keyboard.press(' ');
+    await page.getByRole('button', { name: 'What is heard, and how' }).click();
+    await page.getByRole('combobox', { name: 'Step of playing along' }).selectOption({ label: '2. slow, shaped' });
+    await expect(page.getByRole('combobox', { name: 'How fast' })).toHaveValue('70');
+    await expect(page.getByRole('checkbox', { name: 'a bar counted in' })).toBeChecked();
+});

@@ -157,6 +157,7 @@ test.describe('an answer about some bars', () => {
             own: false,
             reason: '',
         });
+        const ornaments: TouchAnswer['ornaments'] = { graces: 'before', trill: 'main', speed: 12, roll: 'from', spread: 60, lead: 0 };
         const known: TouchAnswer = {
             lengths: [length('n2', 1), length('n20', 1)],
             slurs: [
@@ -164,6 +165,7 @@ test.describe('an answer about some bars', () => {
                 { from: 'n20', to: 'n30', printed: true },
             ],
             style: {},
+            ornaments,
             proposed: { style: 'lyrical' as const, reason: 'nothing speaks against joining' },
             findings: [],
         };
@@ -174,6 +176,7 @@ test.describe('an answer about some bars', () => {
                 lengths: [length('n20', 0.5)],
                 slurs: [{ from: 'n20', to: 'n22', printed: false }],
                 style: {},
+                ornaments,
                 proposed: { style: 'older' as const, reason: '' },
                 findings: [],
             },

@@ -1,6 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { pedalAt, timeConstant, tonesOf } from '../../resources/js/sound/damping';
 import { withFault } from '../../resources/js/sound/faults';
+import { isFault, planOf, VERSIONS } from '../../resources/js/sound/versions';
+import type { PlanDocument } from '@generated/plan';
+import type { Phrase } from '@generated/shape';
 import { countInOf } from '../../resources/js/sound/player';
 import type { KeyEvent, RenditionDocument } from '../../resources/js/types/generated/rendition';
 
@@ -70,6 +73,35 @@ test('faults change what they are about and nothing else', () => {
     expect(withFault(rendition, 'no-pedal').pedal).toEqual([]);
     expect(velocities(withFault(rendition, 'filling-too-loud'))).toEqual([64, 72, 127]);
     expect(new Set(velocities(withFault(rendition, 'flat'))).size).toBe(1);
+});
+
+test('an accent on every beat leaves what stands off the beat alone', () => {
+    const off = { ...rendition, events: [...rendition.events, key(62, 750, 900)] };
+    expect(withFault(off, 'accented-beats').events.map(({ velocity }) => velocity)).toEqual([88, 64, 127, 64]);
+});
+
+test('other versions are other plans: unshaped, echoes as loud, as it was before', () => {
+    const shape: PlanDocument['marks'][number] = { craft: 'shape', kind: 'nudge', id: 'n', notes: ['a'], change: 4 };
+    const comma: PlanDocument['marks'][number] = { craft: 'touch', kind: 'comma', id: 'c', note: 'a' };
+    const plan: PlanDocument = {
+        format: 'tarnwind-plan/2',
+        tempo: 60,
+        settings: { shape: { school: 'singing' }, touch: { style: 'dance' } },
+        marks: [shape, comma],
+    };
+    const one = { from: '0', rise: 12, fall: 14, level: 3, repeats: null, index: 0 } as unknown as Phrase;
+    const around = {
+        opened: { ...plan, marks: [] },
+        phrases: [one, { ...one, index: 1, from: '8', level: -8, repeats: 0 }, { ...one, index: 2, from: '16', level: -16, repeats: 1 }],
+        beginning: ({ from }: Phrase) => ({ measure: `m${from}`, offset: '0' }),
+    };
+    expect(planOf('planned', plan, around)).toBe(plan);
+    expect(planOf('printed', plan, around)).toMatchObject({ tempo: 60, settings: {}, marks: [] });
+    expect(planOf('opened', plan, around)).toBe(around.opened);
+    expect(planOf('unshaped', plan, around)).toMatchObject({ settings: { shape: { school: 'as-printed' }, touch: { style: 'dance' } }, marks: [comma] });
+    const arches = planOf('echo-alike', plan, around).marks.flatMap((mark) => (mark.kind === 'arch' ? [mark.level] : []));
+    expect(arches).toEqual([3, 3, 3]);
+    expect(VERSIONS.filter(({ value }) => isFault(value))).toHaveLength(6);
 });
 
 test('a bar is counted in, to where playing begins', () => {

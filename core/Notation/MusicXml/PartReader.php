@@ -221,7 +221,7 @@ final class PartReader
                     case 'articulations':
                     case 'ornaments':
                         foreach (Xml::children($sign) as $articulation) {
-                            $articulations[] = $articulation->nodeName;
+                            $articulations[] = $articulation->nodeName === 'tremolo' ? self::tremolo($articulation) : $articulation->nodeName;
                         }
                         break;
                     case 'fermata':
@@ -341,6 +341,17 @@ final class PartReader
         if ($sound !== null) {
             $this->readSound($sound, $onset, count($this->marks) > $marksBefore);
         }
+    }
+
+    /**
+     * One of a single note tells its beams, "tremolo-3"; one between two notes is "tremolo".
+     */
+    private static function tremolo(DOMElement $sign): string
+    {
+        $isSingle = in_array($sign->getAttribute('type'), ['', 'single'], true);
+        $beams = (int) trim($sign->textContent);
+
+        return $isSingle && $beams >= 1 && $beams <= 4 ? "tremolo-$beams" : 'tremolo';
     }
 
     private function readSign(DOMElement $sign, Fraction $onset, ?int $staff, bool $tempoSounds): void

@@ -5,7 +5,7 @@ import type { Desk, DeskProps } from './useDesk';
 export function deskKeys(
     desk: Desk,
     score: DeskProps['score'],
-    page: { nextView: () => void; play: () => void; help: () => void; views: readonly string[] },
+    page: { nextView: () => void; play: () => void; compare: () => void; help: () => void; views: readonly string[] },
 ): Key[] {
     const bar = (step: number) => (): void => desk.moveToMeasure(desk.measure.value + step);
     const moment = (step: number) => (): void => desk.moveTo(desk.cursor.value + step);
@@ -25,6 +25,7 @@ export function deskKeys(
         { keys: ['Home'], shown: ['Home', 'End'], what: 'first and last moment', run: () => desk.moveTo(0) },
         { keys: ['End'], shown: null, what: 'last moment', run: () => desk.moveTo(score.moments.length) },
         { keys: [' '], shown: ['Space'], what: 'play from the cursor or the selected bars, and stop', run: page.play },
+        { keys: ['⇧ '], shown: ['⇧Space'], what: 'hear what is planned, or the other version, at the same place', run: page.compare },
         { keys: ['v'], what: `next view: ${page.views.join(', ')}`, run: page.nextView },
         { keys: ['z'], shown: ['Z', 'Y'], what: 'undo and redo (also with Ctrl)', run: desk.undo },
         { keys: ['y'], shown: null, what: 'redo', run: desk.redo },

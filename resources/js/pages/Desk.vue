@@ -31,7 +31,11 @@ const {
     engrave,
 } = useEngraving(`/copies/${props.copy.id}/engraving`, props.score.engraving, props.score.measures.length);
 
-const player = usePlayer(desk, props.copy, props.score.moments);
+const player = usePlayer(desk, props.copy, props.score.moments, async () => {
+    const { known: shape, ask: askShape } = context.answer('shape');
+    await askShape(desk.plan.value);
+    return shape.value?.phrases ?? [];
+});
 
 const SCALE = 38;
 const column = ref<HTMLElement>();
@@ -120,6 +124,7 @@ const nextView = (): void => {
 const everywhere = deskKeys(desk, props.score, {
     nextView,
     play: player.toggle,
+    compare: player.compare,
     help: () => (sheetOpen.value = true),
     views: CRAFTS.map(({ title }) => title.toLowerCase()),
 });

@@ -1,17 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
-import { FAULTS } from './faults';
-import type { Listening, PlayerState, Version } from './usePlayer';
+import type { Listening, PlayerState } from './usePlayer';
+import { STEPS, VERSIONS } from './versions';
 
 /** Playing and stopping, and behind it what is heard and how. */
 const props = defineProps<{ player: PlayerState }>();
 
-const VERSIONS: { value: Version; label: string }[] = [
-    { value: 'planned', label: 'as planned' },
-    { value: 'printed', label: 'as printed' },
-    ...FAULTS.map(({ value, label }) => ({ value, label: `a fault: ${label}` })),
-];
 const TEMPOS = [30, 40, 50, 60, 70, 80, 90, 100, 110].map((value) => ({ value, label: `${value} % of the tempo` }));
 const PARTS: { value: Listening['muted'][number]; label: string }[] = [
     { value: 'right', label: 'right hand' },
@@ -26,6 +21,18 @@ const changed = computed(() => {
     const { version, tempo, muted } = props.player.options;
     return version !== 'planned' || tempo !== 100 || muted.length > 0;
 });
+
+/** The step of playing along that the options are at. */
+const step = computed(() => {
+    const { version, tempo, countIn } = props.player.options;
+    return countIn ? STEPS.findIndex((one) => one.version === version && one.tempo === tempo) : -1;
+});
+const steps = STEPS.map((one, value) => ({ value, label: `${value + 1}. ${one.label}` }));
+
+function alongside(index: number): void {
+    const { version, tempo } = STEPS[index]!;
+    props.player.set({ version, tempo, countIn: true });
+}
 
 const checked = (event: Event): boolean => (event.target as HTMLInputElement).checked;
 
@@ -52,12 +59,22 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
                     >
                     <fieldset>
                         <legend>Play along: leave out what you play</legend>
+                        <ChoiceSelect
+                            class="steps"
+                            :value="step < 0 ? undefined : step"
+                            :options="steps"
+                            label="Step of playing along"
+                            placeholder="step by step, counted in"
+                            @choose="alongside"
+                        />
                         <label v-for="part in PARTS" :key="part.value">
                             <input type="checkbox" :checked="!player.options.muted.includes(part.value)" @change="mute(part.value, checked($event))" />
                             {{ part.label }}
                         </label>
                     </fieldset>
-                    <p class="quiet">From the cursor, or the bars that are selected. Space plays and stops.</p>
+                    <p class="quiet">
+                        From the cursor, or the bars that are selected. Space plays and stops; with Shift what is planned and the other version change places.
+                    </p>
                     <p v-if="player.isLoading.value" class="quiet" role="status">{{ Math.round(100 * player.loaded.value) }} % of the piano loaded …</p>
                     <a-button size="small" :disabled="player.recorded.value !== null" @click="player.save()">{{
                         player.recorded.value === null ? 'Save as a sound file' : `Saving … ${Math.round(100 * player.recorded.value)} %`
@@ -89,6 +106,10 @@ fieldset {
     padding: 6px 10px;
     border: 1px solid var(--line);
     border-radius: 6px;
+}
+
+.steps {
+    grid-column: 1 / -1;
 }
 
 legend {

@@ -1,13 +1,14 @@
 import type { KeyEvent, PedalEvent, RenditionDocument } from '@generated/rendition';
 
 /** What a student often does, made plain so that it is heard. */
-export type Fault = 'late-foot' | 'no-changes' | 'no-pedal' | 'filling-too-loud' | 'flat';
+export type Fault = 'late-foot' | 'no-changes' | 'no-pedal' | 'filling-too-loud' | 'accented-beats' | 'flat';
 
 export const FAULTS: readonly { value: Fault; label: string }[] = [
     { value: 'late-foot', label: 'the foot late' },
     { value: 'no-changes', label: 'no pedal changes' },
     { value: 'no-pedal', label: 'no pedal' },
     { value: 'filling-too-loud', label: 'the filling too loud' },
+    { value: 'accented-beats', label: 'an accent on every beat' },
     { value: 'flat', label: 'all notes alike' },
 ];
 
@@ -16,6 +17,10 @@ const LATE = 260;
 
 /** Velocities by which filling comes out [start]: two grades. */
 const LOUDER = 32;
+
+/** Velocities of an accent on every beat, and ms around a beat that belong to it [start]. */
+const ACCENT = 24;
+const NEAR = 25;
 
 const FLAT = 72;
 
@@ -31,6 +36,17 @@ function held(pedal: readonly PedalEvent[]): PedalEvent[] {
     return first && last ? [{ ms: first.ms, value: 127 }, last] : [];
 }
 
+/** Every note on a beat struck harder. */
+function accented({ events, bars }: RenditionDocument): KeyEvent[] {
+    const beats = bars.flatMap((bar) => bar.beats);
+    let beat = 0;
+    return events.map((event) => {
+        while (beat + 1 < beats.length && beats[beat + 1]! <= event.start_ms + NEAR) beat++;
+        const isOnBeat = Math.abs((beats[beat] ?? Infinity) - event.start_ms) <= NEAR;
+        return isOnBeat ? { ...event, velocity: clamp(event.velocity + ACCENT) } : event;
+    });
+}
+
 /** A rendition with a fault in it. */
 export function withFault(rendition: RenditionDocument, fault: Fault): RenditionDocument {
     const { events, pedal } = rendition;
@@ -44,6 +60,8 @@ export function withFault(rendition: RenditionDocument, fault: Fault): Rendition
             return { ...rendition, pedal: [] };
         case 'filling-too-loud':
             return { ...rendition, events: events.map(louder) };
+        case 'accented-beats':
+            return { ...rendition, events: accented(rendition) };
         case 'flat':
             return { ...rendition, events: events.map((event) => ({ ...event, velocity: FLAT })) };
     }

@@ -4,13 +4,12 @@ import { sendJson } from '../support/http';
 import { saveFile } from '../support/saveFile';
 import type { PlanDocument } from '@generated/plan';
 import type { KeyEvent, RenditionDocument } from '@generated/rendition';
-import { withFault, type Fault } from './faults';
+import { withFault } from './faults';
 import { createPiano, type Piano } from './piano';
 import { startPlayer, type Player, type Playing } from './player';
 import { record } from './recording';
 import { loadSamples, type Samples } from './samples';
-
-export type Version = 'planned' | 'printed' | Fault;
+import { isFault, planOf, type Around, type Version } from './versions';
 
 /** What is listened to, and how. */
 export interface Listening {
@@ -23,11 +22,12 @@ export interface Listening {
     muted: (KeyEvent['hand'] | KeyEvent['layer'])[];
 }
 
-/** A plan without marks: what the print alone sounds like. */
-const bare = (plan: PlanDocument): PlanDocument => ({ format: plan.format, tempo: plan.tempo, settings: {}, marks: [] });
-
-/** The player of a desk: it plays the plan as it is, from the cursor or the selected bars. */
-export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProps['score']['moments']) {
+/**
+ * The player of a desk: it plays the plan as it is, or another version of it, from the cursor or the selected bars.
+ *
+ * @param phrases of the plan, asked for where a version needs them
+ */
+export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProps['score']['moments'], phrases: () => Promise<Around['phrases']>) {
     const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, muted: [] });
     const state = ref<'still' | 'loading' | 'playing'>('still');
     /** Share of the samples that are loaded. */
@@ -40,7 +40,8 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
 
     let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
-    const known = shallowRef<{ plan: PlanDocument; isBare: boolean; rendition: RenditionDocument } | null>(null);
+    const known = shallowRef<{ plan: PlanDocument; replanned: Version; rendition: RenditionDocument } | null>(null);
+    const opened = desk.plan.value;
     let player: (Player & { late: () => number }) | null = null;
     let frame = 0;
 
@@ -55,14 +56,19 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     }
 
     async function rendition(): Promise<RenditionDocument> {
-        const isBare = options.version === 'printed';
-        const plan = desk.plan.value;
-        if (known.value?.plan !== plan || known.value.isBare !== isBare) {
-            const document = await sendJson<RenditionDocument>('POST', `/copies/${copy.id}/rendition`, { plan: isBare ? bare(plan) : plan });
-            known.value = { plan, isBare, rendition: document };
-        }
         const { version } = options;
-        return version === 'planned' || version === 'printed' ? known.value.rendition : withFault(known.value.rendition, version);
+        const replanned = isFault(version) ? 'planned' : version;
+        const plan = desk.plan.value;
+        if (known.value?.plan !== plan || known.value.replanned !== replanned) {
+            const around = {
+                opened,
+                phrases: replanned === 'echo-alike' ? await phrases() : [],
+                beginning: ({ from }: { from: string }) => desk.placeAt(from),
+            };
+            const document = await sendJson<RenditionDocument>('POST', `/copies/${copy.id}/rendition`, { plan: planOf(replanned, plan, around) });
+            known.value = { plan, replanned, rendition: document };
+        }
+        return isFault(version) ? withFault(known.value.rendition, version) : known.value.rendition;
     }
 
     /** Where playing begins and ends, in ms of the rendition: the selected bars, else from the cursor on. */
@@ -144,6 +150,18 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
 
     const set = (changed: Partial<Listening>): void => void Object.assign(options, changed);
 
+    /** The version to be compared with what is planned. */
+    let other: Version = 'printed';
+
+    /** What is planned, or the other version that was heard last: at once, at the same place. */
+    function compare(): void {
+        if (options.version === 'planned') set({ version: other });
+        else {
+            other = options.version;
+            set({ version: 'planned' });
+        }
+    }
+
     /** The same passage in another version, at once. */
     watch(
         () => ({ ...options, muted: [...options.muted] }),
@@ -161,6 +179,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     return {
         options: readonly(options) as Readonly<Listening>,
         set,
+        compare,
         state,
         loaded,
         trouble,

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import type { CraftProps } from '../../desk/craft';
 import LengthValues from './LengthValues.vue';
+import OrnamentValues from './OrnamentValues.vue';
 import type { Style, TouchState } from './useTouch';
 
 const props = defineProps<CraftProps<TouchState>>();
@@ -30,5 +31,10 @@ const styles = computed(() => STYLES.map(({ value, label }) => ({ value, label: 
         :lengths="state.touch.value.style"
         :own="state.ownLengths.value"
         @change="(lengths) => context.desk.setSettings('touch', { lengths })"
+    />
+    <OrnamentValues
+        v-if="state.touch.value"
+        :ornaments="state.touch.value.ornaments"
+        @change="(ornaments) => context.desk.setSettings('touch', { ornaments })"
     />
 </template>

@@ -9,6 +9,7 @@ export function merge(known: TouchAnswer, { bars, ...part }: TouchAnswer & { bar
         lengths: renewed(known.lengths, part.lengths, ({ note }) => isBarHere(note)),
         slurs: renewed(known.slurs, part.slurs, ({ from }) => isBarHere(from)),
         style: part.style,
+        ornaments: part.ornaments,
         // What some bars suggest says nothing of the piece.
         proposed: known.proposed,
         findings: renewed(known.findings, part.findings, isHere),
