@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AnswerController;
-use App\Http\Controllers\GestureController;
 use App\Http\Controllers\MarkedCopyController;
+use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
@@ -30,7 +30,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', StudioController::class)->name('studio');
 
-    Route::put('/gestures', [GestureController::class, 'update'])->name('gestures.update');
+    Route::put('/palettes/{palette}', [PaletteController::class, 'update'])->name('palettes.update');
 
     Route::post('/students', [StudentController::class, 'store'])->name('students.store');
     Route::get('/students/{student}', [StudentController::class, 'show'])->name('students.show')->can('view', 'student');

@@ -17,7 +17,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property string $password
- * @property ?list<string> $gestures null for those a palette begins with
+ * @property ?array<string, list<string>> $palettes by palette; without one for what it begins with
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
  */
@@ -26,10 +26,7 @@ final class User extends Authenticatable
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
-    /** What a palette begins with [trade]. */
-    private const GESTURES = ['wrist rises', 'drop and roll', 'forearm turns', 'fingers stay close', 'hand moves early', 'breathe', 'arm weight'];
-
-    protected $fillable = ['name', 'email', 'password', 'gestures'];
+    protected $fillable = ['name', 'email', 'password', 'palettes'];
 
     protected $hidden = ['password', 'remember_token'];
 
@@ -50,13 +47,21 @@ final class User extends Authenticatable
     }
 
     /**
-     * How this teacher calls what hand and arm do.
+     * This teacher's words of a palette.
      *
      * @return list<string>
      */
-    public function gesturePalette(): array
+    public function palette(Palette $palette): array
     {
-        return $this->gestures ?? self::GESTURES;
+        return $this->palettes[$palette->value] ?? $palette->beginning();
+    }
+
+    /**
+     * @return array<string, list<string>> her words by palette
+     */
+    public function allPalettes(): array
+    {
+        return array_combine(array_column(Palette::cases(), 'value'), array_map($this->palette(...), Palette::cases()));
     }
 
     /**
@@ -64,6 +69,6 @@ final class User extends Authenticatable
      */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'gestures' => 'array'];
+        return ['password' => 'hashed', 'palettes' => 'array'];
     }
 }

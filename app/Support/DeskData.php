@@ -55,7 +55,7 @@ final class DeskData
                     'from' => (string) $area->from, 'to' => (string) $area->to, 'name' => $area->key->inWords(),
                 ], $reading->keys),
             ],
-            'teacher' => ['gestures' => $student->teacher->gesturePalette()],
+            'teacher' => ['palettes' => $student->teacher->allPalettes()],
             'plan' => $plan->toArray(),
         ];
     }

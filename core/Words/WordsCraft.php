@@ -22,6 +22,7 @@ final class WordsCraft implements Craft
 
     public function register(Registration $registry): void
     {
-        $registry->mark('note', BarNote::class)->mark('intended', IntendedMark::class);
+        $registry->mark('note', BarNote::class)->mark('expression', ExpressionMark::class)->mark('intended', IntendedMark::class)
+            ->writes(new ExpressionWriter);
     }
 }

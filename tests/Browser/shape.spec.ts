@@ -94,3 +94,25 @@ test('a layer is softer in some bars, a note is given to another layer, and what
     await expect(inspector.getByText(/^melody$/)).toHaveCount(0);
     expect(await seriousViolations(page)).toEqual([]);
 });
+
+test('words for the sound stand over a place or a passage, and on the copy that is handed out', async ({ page }) => {
+    await openView(page, 'Shape');
+    const inspector = page.getByRole('complementary', { name: 'Bar inspector' });
+    await page.getByRole('button', { name: /^Bar 3:/ }).click();
+    await savedPlan(page, () => inspector.getByRole('button', { name: 'sing out' }).click());
+    await expect(page.locator('svg.words text', { hasText: 'sing out' })).toBeVisible();
+    await page.locator('.scroll').focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('Shift+ArrowRight');
+    const passage = await savedPlan(page, () => inspector.getByRole('button', { name: 'still water' }).click());
+    expect(marks(passage, 'words', 'expression')).toHaveLength(2);
+    await expect(page.locator('svg.words path')).toHaveCount(1);
+    const file = await page.request.get(`${page.url().replace(/#.*$/, '')}/download.musicxml`);
+    const xml = await file.text();
+    expect(xml).toContain('sing out');
+    expect(xml).toContain('still water');
+    expect(xml).toContain('<dashes');
+    await inspector.getByRole('button', { name: 'Take away still water' }).click();
+    await expect(page.locator('svg.words path')).toHaveCount(0);
+    expect(await seriousViolations(page)).toEqual([]);
+});

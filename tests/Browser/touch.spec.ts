@@ -90,7 +90,7 @@ test('slurs are drawn, moved by dragging and taken away; a gesture and a held ke
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
     await inspector.getByRole('button', { name: 'lean like a reed 1' }).click();
-    await expect(page.locator('svg.gestures text')).toHaveText('lean like a reed');
+    await expect(page.locator('svg.words text')).toHaveText('lean like a reed');
     await page.locator('.scroll').focus();
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('h');

@@ -19,7 +19,7 @@ const MAY = [
     'POST sign-in' => [422, 302, 302],
     'POST sign-out' => [SIGN_IN, 302, 302],
     'GET up' => [200, 200, 200],
-    'PUT gestures' => [SIGN_IN, 422, 422],
+    'PUT palettes/{palette}' => [SIGN_IN, 422, 422],
     'POST students' => [SIGN_IN, 422, 422],
     'GET students/{student}' => [SIGN_IN, 403, 200],
     'PATCH students/{student}' => [SIGN_IN, 403, 422],
@@ -66,7 +66,7 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal']);
+    $uri = strtr($uri, ['{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

@@ -55,8 +55,8 @@ export interface DeskProps {
     };
     plan: PlanDocument;
     teacher: {
-        /** The gestures she asks for. */
-        gestures: string[];
+        /** The words she has at hand: what hand and arm do, what the sound does, what a passage is like. */
+        palettes: Record<'gestures' | 'expressions' | 'images', string[]>;
     };
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LineProps } from '../../desk/craft';
+import WordsOverLine from '../../desk/WordsOverLine.vue';
 import { layArches } from './curves';
 import type { ShapeState } from './useShape';
 import { signed } from './words';
@@ -16,6 +17,7 @@ const arches = computed(() => layArches(props.laid, props.state.shape.value?.phr
 </script>
 
 <template>
+    <WordsOverLine :laid="laid" :words="state.words.placed.value" title="Words for this line" />
     <svg v-if="state.shape.value" class="arches" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Phrases of this line and their goals">
         <g
             v-for="{ phrase, path, goal, foot } in arches"

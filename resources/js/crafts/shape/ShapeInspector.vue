@@ -8,6 +8,7 @@ import InspectorFrame from '../../desk/InspectorFrame.vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import { fractionValue } from '../../support/fraction';
 import type { Finding } from '@generated/shape';
+import ExpressionPalettes from '../words/ExpressionPalettes.vue';
 import { DYNAMICS, type Choices, type Staves } from './edits';
 import LevelLedger from './LevelLedger.vue';
 import PassageChoices from './PassageChoices.vue';
@@ -86,6 +87,10 @@ const setChoices = (choices: Choices): void => desk.setSettings('shape', choices
         <section>
             <h3>Loudness of the notes</h3>
             <LevelLedger :notes="state.now.value" :selected="state.selected.value" @select="state.select" />
+        </section>
+        <section>
+            <h3>Words</h3>
+            <ExpressionPalettes :words="state.words" />
         </section>
         <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
         <section>

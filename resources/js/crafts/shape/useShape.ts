@@ -8,6 +8,7 @@ import { fractionValue } from '../../support/fraction';
 import type { Place, ShapeSettings } from '@generated/plan';
 import type { Finding, NoteLevel, Phrase } from '@generated/shape';
 import { comma } from '../touch/edits';
+import { useExpressions } from '../words/useExpressions';
 import { PX_A_VELOCITY } from './curves';
 import * as edits from './edits';
 import { shapeStrip } from './strip';
@@ -18,7 +19,9 @@ export type School = NonNullable<ShapeSettings['school']>;
 const STEP = 4;
 
 /** Where phrases go and how loud notes are for that; and what the teacher does about it at the cursor. */
-export function useShape({ desk, score, answer, lines }: Context) {
+export function useShape(context: Context) {
+    const { desk, score, answer, lines } = context;
+    const words = useExpressions(context);
     const { known: shape } = answer('shape');
     const dynamics = computed(() => desk.marks('shape/dynamic'));
     const hairpins = computed(() => desk.marks('shape/hairpin'));
@@ -237,6 +240,7 @@ export function useShape({ desk, score, answer, lines }: Context) {
     const columns = computed(() => (shape.value ? shapeStrip(shape.value) : null));
 
     return {
+        words,
         shape,
         school,
         choices,

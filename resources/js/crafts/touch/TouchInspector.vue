@@ -5,9 +5,9 @@ import BarsByKind from '../../desk/BarsByKind.vue';
 import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
+import WordPalette from '../../desk/WordPalette.vue';
 import { fractionValue } from '../../support/fraction';
 import type { Finding } from '@generated/touch';
-import GesturePalette from './GesturePalette.vue';
 import LayerTouch from './LayerTouch.vue';
 import type { TouchState } from './useTouch';
 
@@ -74,7 +74,7 @@ const KINDS: Record<Finding['kind'], string> = {
                     <a-button size="small" :aria-label="`Take away ${mark.text}`" @click="touch.putGesture(mark.text)">take away</a-button>
                 </li>
             </ul>
-            <GesturePalette :gestures="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
+            <WordPalette palette="gestures" title="Gestures" keyed :words="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
         </section>
         <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
         <section>

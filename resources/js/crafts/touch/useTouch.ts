@@ -19,7 +19,7 @@ export type Lengths = NonNullable<TouchSettings['lengths']>;
 export function useTouch({ desk, score, answer, lines, teacher }: Context) {
     const { known: touch } = answer('touch');
     const { known: read } = answer('read');
-    const gestures = ref([...teacher.gestures]);
+    const gestures = ref([...teacher.palettes.gestures]);
     const articulations = computed(() => desk.marks('touch/articulation'));
     const slurs = computed(() => desk.marks('touch/slur'));
     const holds = computed(() => desk.marks('touch/hold'));
