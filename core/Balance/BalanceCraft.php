@@ -31,6 +31,7 @@ final class BalanceCraft implements Craft
                 new ThickChords, new UnderLongNotes, new BrokenFigures, new ChromaticLines, new AlteredThirds,
             ))
             ->answer('balance', BalanceAnswer::class)
-            ->finds(FindingKind::class, Action::class);
+            ->finds(FindingKind::class, Action::class)
+            ->writes(new LayerWords);
     }
 }

@@ -16,7 +16,8 @@ use Tarnwind\Core\Reading\Layer;
  */
 final class LayerLevels implements ShapesLevels
 {
-    private const NAMES = ['melody' => 'melody', 'bass' => 'bass', 'inner' => 'inner line', 'filling' => 'filling'];
+    /** More than any key has. */
+    private const ALL = 127.0;
 
     public function levels(Performance $performance): LevelRule
     {
@@ -35,11 +36,11 @@ final class LayerLevels implements ShapesLevels
             foreach ($passages as [$mark, $from, $to]) {
                 if ($mark->layer === $layer && $from !== null && $to !== null && ! $note->onset->isLessThan($from) && $note->onset->isLessThan($to)) {
                     $share = $mark->gradual ? $note->onset->minus($from)->toFloat() / max(1e-6, $to->minus($from)->toFloat()) : 1.0;
-                    $own[] = new LedgerEntry(self::NAMES[$layer->value].' in this passage, yours', $mark->change * $share);
+                    $own[] = $mark->silent ? new LedgerEntry('touched without sounding, yours', -self::ALL) : new LedgerEntry($layer->inWords().' in this passage, yours', $mark->change * $share);
                 }
             }
             $level = $balance->level($layer);
-            $entries[$note->id] = [...($level === 0.0 ? [] : [new LedgerEntry(self::NAMES[$layer->value], $level)]), ...$own];
+            $entries[$note->id] = [...($level === 0.0 ? [] : [new LedgerEntry($layer->inWords(), $level)]), ...$own];
         }
 
         return new EntriesByNote($entries);

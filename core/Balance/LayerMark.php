@@ -20,6 +20,7 @@ final readonly class LayerMark implements Mark
     /**
      * @param  float  $change  MIDI velocities
      * @param  bool  $gradual  whether the change comes bit by bit and is there at the end of the passage
+     * @param  bool  $silent  whether the keys are touched without sounding, whatever the change
      */
     public function __construct(
         public string $id,
@@ -27,7 +28,8 @@ final readonly class LayerMark implements Mark
         public Place $to,
         public Layer $layer,
         public float $change,
-        public bool $gradual,
+        public bool $gradual = false,
+        public bool $silent = false,
     ) {
     }
 
@@ -35,7 +37,7 @@ final readonly class LayerMark implements Mark
     {
         return new self(
             $fields->string('id'), $fields->place('from'), $fields->place('to'), $fields->choice('layer', Layer::class), $fields->number('change'),
-            $fields->has('gradual') && $fields->boolean('gradual'),
+            $fields->has('gradual') && $fields->boolean('gradual'), $fields->has('silent') && $fields->boolean('silent'),
         );
     }
 
@@ -53,7 +55,7 @@ final readonly class LayerMark implements Mark
     {
         return [
             'id' => $this->id, 'craft' => BalanceCraft::NAME, 'kind' => 'layer', 'from' => $this->from->toArray(), 'to' => $this->to->toArray(),
-            'layer' => $this->layer->value, 'change' => $this->change, ...($this->gradual ? ['gradual' => true] : []),
+            'layer' => $this->layer->value, 'change' => $this->change, ...($this->gradual ? ['gradual' => true] : []), ...($this->silent ? ['silent' => true] : []),
         ];
     }
 
@@ -62,7 +64,7 @@ final readonly class LayerMark implements Mark
         $from = $matching->place($this->from);
         $to = $matching->end($this->to, $this->from);
 
-        return $from === null || $to === null ? null : new self($this->id, $from, $to, $this->layer, $this->change, $this->gradual);
+        return $from === null || $to === null ? null : new self($this->id, $from, $to, $this->layer, $this->change, $this->gradual, $this->silent);
     }
 
     public function inWords(): string

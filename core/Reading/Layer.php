@@ -13,4 +13,9 @@ enum Layer: string
     case Bass = 'bass';
     case Inner = 'inner';
     case Filling = 'filling';
+
+    public function inWords(): string
+    {
+        return $this === self::Inner ? 'inner line' : $this->value;
+    }
 }

@@ -116,3 +116,35 @@ test('words for the sound stand over a place or a passage, and on the copy that 
     await expect(page.locator('svg.words path')).toHaveCount(0);
     expect(await seriousViolations(page)).toEqual([]);
 });
+
+test('a click on a note head picks that note of its chord; the tops of chords are given away together', async ({ page }) => {
+    await signIn(page);
+    await openDesk(page, 'Bram', 'Slow Weather');
+    await page.getByText('Voice', { exact: true }).first().click();
+    const inspector = page.getByRole('complementary', { name: 'Bar inspector' });
+    await expect(page.locator('svg.balance').first()).toBeVisible();
+    // Bar 9: five notes together. The lowest of them is picked by its head.
+    await page.getByRole('button', { name: /^Bar 9:/ }).click();
+    const names = inspector.locator('.notes li strong.name');
+    await expect(names).toHaveText(['E♭5', 'C5', 'G4', 'C3', 'C2']);
+    const heads = page.locator('.cursor').locator('xpath=..').locator('g.note .notehead');
+    const boxes = await heads.evaluateAll((all) =>
+        all.map((one) => one.getBoundingClientRect()).map(({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 })),
+    );
+    const cursor = (await page.locator('.cursor').boundingBox())!;
+    const here = boxes.filter(({ x }) => x >= cursor.x && x <= cursor.x + cursor.width).sort((a, b) => b.y - a.y);
+    await page.mouse.click(here[0]!.x, here[0]!.y);
+    await expect(inspector.locator('.notes li.selected strong.name')).toHaveText('C2');
+    const given = await savedPlan(page, () => page.keyboard.press('3'));
+    expect(marks(given, 'read', 'layer')[0]!.notes).toHaveLength(1);
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('Shift+ArrowRight');
+    await inspector.getByRole('checkbox', { name: 'only the top of each chord' }).click();
+    await page.locator('.scroll').focus();
+    const tops = await savedPlan(page, () => page.keyboard.press('1'));
+    // Four chords in two bars, one top for each hand.
+    expect(marks(tops, 'read', 'layer').flatMap(({ notes }) => notes ?? []).length).toBe(9);
+    const silent = await savedPlan(page, () => inspector.getByRole('button', { name: 'Bass: touch only' }).click());
+    expect(marks(silent, 'balance', 'layer')).toMatchObject([{ layer: 'bass', silent: true }]);
+    await expect(inspector.getByRole('button', { name: 'Bass: touch only' })).toHaveAttribute('aria-pressed', 'true');
+});

@@ -1,8 +1,9 @@
 import { expect, test } from '@playwright/test';
 import type { AudibleNote, BalanceAnswer } from '@generated/balance';
 import type { ArchMark, DynamicMark, GoalMark, HairpinMark, NudgeMark } from '@generated/plan';
+import type { ReadNote } from '@generated/read';
 import type { NoteLevel, Phrase, ShapeAnswer } from '@generated/shape';
-import { setLevel } from '../../resources/js/crafts/balance/edits';
+import { setLevel, topsOf } from '../../resources/js/crafts/balance/edits';
 import { heardAs, layBands } from '../../resources/js/crafts/balance/lanes';
 import { merge as mergeBalance } from '../../resources/js/crafts/balance/merge';
 import { layArches, layLevels, levelY } from '../../resources/js/crafts/shape/curves';
@@ -10,7 +11,7 @@ import * as edits from '../../resources/js/crafts/shape/edits';
 import { merge } from '../../resources/js/crafts/shape/merge';
 import { shapeStrip } from '../../resources/js/crafts/shape/strip';
 import { dynamicOf, signed } from '../../resources/js/crafts/shape/words';
-import type { Laid } from '../../resources/js/engraving/layout';
+import { headAt, type Laid } from '../../resources/js/engraving/layout';
 
 const place = (measure: string, offset = '0') => ({ measure, offset });
 
@@ -140,10 +141,11 @@ test('the strip shows the curve of the piece with its climax', () => {
 });
 
 test('a layer is louder in a passage until nothing is left of it', () => {
-    const once = setLevel([], place('m1'), place('m2'), 'bass', 4, false);
+    const once = setLevel([], place('m1'), place('m2'), 'bass', { change: 4 });
     expect(once).toMatchObject([{ layer: 'bass', change: 4 }]);
-    expect(setLevel(once, place('m1'), place('m2'), 'filling', -4, true)).toHaveLength(2);
-    expect(setLevel(once, place('m1'), place('m2'), 'bass', 0, false)).toEqual([]);
+    expect(setLevel(once, place('m1'), place('m2'), 'filling', { change: -4, gradual: true })).toHaveLength(2);
+    expect(setLevel(once, place('m1'), place('m2'), 'bass', { change: 0 })).toEqual([]);
+    expect(setLevel(once, place('m1'), place('m2'), 'bass', { change: 9, silent: true })).toMatchObject([{ change: 0, silent: true }]);
 });
 
 test('a band ends where a note goes under', () => {
@@ -155,4 +157,20 @@ test('a band ends where a note goes under', () => {
     expect(heardAs({ ...note, first: 60 })).toBe('C5 is struck alone.');
     const known: BalanceAnswer = { audible: [note], levels: { melody: 8, bass: 0, inner: 0, filling: 0 }, findings: [] };
     expect(mergeBalance(known, { ...known, audible: [{ ...note, first: 1 }], bars: { first: 0, last: 0 } }).audible).toHaveLength(1);
+});
+
+test('the tops of chords are one a hand and a moment', () => {
+    const note = (id: string, hand: 'left' | 'right') => ({ id, hand }) as unknown as ReadNote;
+    const levels = new Map([
+        ['a', { at: 0, midi: 60 }],
+        ['b', { at: 0, midi: 67 }],
+        ['c', { at: 0, midi: 40 }],
+        ['d', { at: 1, midi: 62 }],
+    ]);
+    expect(topsOf([note('a', 'right'), note('b', 'right'), note('c', 'left'), note('d', 'right')], levels).map(({ id }) => id)).toEqual(['b', 'c', 'd']);
+});
+
+test('a note is picked by its head, and by no place beside', () => {
+    const chord: Laid = { ...laid, system: { ...laid.system, notes: { low: { x: 20, y: 60 }, high: { x: 20, y: 52 } } } };
+    expect([headAt(chord, 24, 59), headAt(chord, 25, 53), headAt(chord, 24, 75), headAt(chord, 40, 60)]).toEqual(['low', 'high', null, null]);
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { svgElement } from '../engraving/engraver';
-import { nearestSpot, type Laid } from '../engraving/layout';
+import { headAt, nearestSpot, type Laid } from '../engraving/layout';
 import { inTurn } from './inTurn';
 import type { Desk } from './useDesk';
 
@@ -12,7 +12,11 @@ const props = withDefaults(defineProps<{ laid: Laid; desk: Desk; tints?: Readonl
 });
 
 /** `range`: a pointer that may drag over bars has gone down; `handle`: one end of the selection is taken. */
-const emit = defineEmits<{ select: [moment: number]; range: [start: PointerEvent]; handle: [end: 'first' | 'last', start: PointerEvent] }>();
+const emit = defineEmits<{
+    select: [moment: number, note: string | null];
+    range: [start: PointerEvent];
+    handle: [end: 'first' | 'last', start: PointerEvent];
+}>();
 
 const root = ref<HTMLElement>();
 const sheet = ref<HTMLElement>();
@@ -94,7 +98,15 @@ const selected = computed(() => {
 function pick(event: MouseEvent): void {
     const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
     const found = nearestSpot(props.laid, ((event.clientX - box.left) * props.laid.system.width) / box.width);
-    if (found) emit('select', found.moment);
+    const sheetBox = sheet.value?.getBoundingClientRect();
+    const head =
+        sheetBox &&
+        headAt(
+            props.laid,
+            ((event.clientX - sheetBox.left) * props.laid.system.width) / sheetBox.width,
+            ((event.clientY - sheetBox.top) * props.laid.system.width) / sheetBox.width,
+        );
+    if (found) emit('select', found.moment, head ?? null);
 }
 
 function reveal(): void {

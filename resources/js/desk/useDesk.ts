@@ -97,6 +97,8 @@ export function useDesk(props: DeskProps) {
     const draft = shallowRef<PlanDocument | null>(null);
     const plan = computed(() => draft.value ?? history.value.present);
     const cursor = ref(0);
+    /** The note whose head was clicked last; null where a moment was meant. */
+    const picked = ref<string | null>(null);
     /** The end of the selection that stays, and the one that moves, as indexes of bars. */
     const range = ref<{ anchor: number; head: number } | null>(null);
     const busy = ref('');
@@ -235,8 +237,10 @@ export function useDesk(props: DeskProps) {
         return Math.max(0, found);
     }
 
-    function moveTo(moment: number): void {
+    /** @param note whose head was clicked, if one was */
+    function moveTo(moment: number, note: string | null = null): void {
         range.value = null;
+        picked.value = note;
         cursor.value = Math.max(0, Math.min(moments.length - 2, moment));
     }
 
@@ -289,6 +293,7 @@ export function useDesk(props: DeskProps) {
         plan,
         tempo,
         cursor,
+        picked,
         measure,
         selection,
         busy,

@@ -91,6 +91,19 @@ export function nearestSpot(laid: Laid, x: number): Spot | null {
     return best;
 }
 
+/** px around the middle of a note head that belong to it. */
+const NEAR_HEAD = 7;
+
+/** The note whose head is at a place of a system, px; null beside all of them. */
+export function headAt(laid: Laid, x: number, y: number): string | null {
+    let [best, least] = [null as string | null, NEAR_HEAD];
+    for (const [id, head] of Object.entries(laid.system.notes)) {
+        const distance = Math.hypot(head.x + HALF_HEAD - x, head.y - y);
+        if (distance < least) [best, least] = [id, distance];
+    }
+    return best;
+}
+
 function between(frame: readonly { time: number; x: number }[], time: number): number {
     const after = frame.findIndex((point) => point.time > time);
     const end = after < 0 ? frame.at(-1) : frame[after];

@@ -7,13 +7,18 @@ use Tarnwind\Core\Balance\Audible;
 use Tarnwind\Core\Balance\Balancing;
 use Tarnwind\Core\Balance\FindingKind;
 use Tarnwind\Core\Balance\Findings;
+use Tarnwind\Core\Balance\LayerMark;
 use Tarnwind\Core\Balance\School;
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Shape\NudgeMark;
 use Tarnwind\Core\Sound\Loudness;
 use Tests\support\Labels;
@@ -132,6 +137,28 @@ it('says little of its own balance', function (): void {
         $said += count((new Findings($performance))->all());
     }
     expect($said)->toBeLessThanOrEqual($bars / 20);
+});
+
+it('sets a layer apart in a passage, bit by bit or touched without sounding, and says so on the copy', function (): void {
+    $xml = (string) file_get_contents(__DIR__.'/../../../database/demo/lantern-on-the-water.musicxml');
+    $document = Document::open($xml);
+    $score = ScoreReader::read($document);
+    [$from, $to] = [Place::at($score, $score->measures[1]->start), Place::at($score, $score->measures[3]->start)];
+    $level = function (array $marks) use ($score): array {
+        $performance = Crafts::registry()->performance($score, new Plan(null, $marks));
+
+        return array_map(fn (Note $note): float => round($performance->levels()->velocity($note)), array_values(array_filter(
+            $score->notes, fn (Note $note): bool => $performance->reading()->layers[$note->id]->layer === Layer::Filling && $note->measure < 3,
+        )));
+    };
+    $plain = $level([]);
+    $softer = $level([new LayerMark('a', $from, $to, Layer::Filling, -12)]);
+    $gradual = $level([new LayerMark('a', $from, $to, Layer::Filling, -12, true)]);
+    expect(array_unique(array_map(fn (float $a, float $b): float => $a - $b, $plain, $softer)))->toBe([12.0])
+        ->and($gradual[0])->toBeGreaterThan($softer[0])->and($gradual[0] - $plain[0])->toBeGreaterThan($gradual[13] - $plain[13])
+        ->and(array_unique($level([new LayerMark('a', $from, $to, Layer::Filling, 0, false, true)])))->toBe([1.0]);
+    $copy = Marked::copy($document, $score, [new LayerMark('a', $from, $to, Layer::Filling, -12), new LayerMark('b', $from, $to, Layer::Bass, 0, false, true)])->toMusicXml();
+    expect(array_map(fn ($sign): string => "$sign->measure $sign->value", MusicXml::score($copy)->signsOf('words')))->toContain('1 filling under', '1 bass: touch only')->and($copy)->toContain('<dashes type="stop"');
 });
 
 it('tells levels by the published formula', function (): void {

@@ -39,7 +39,11 @@ const KINDS: Record<Finding['kind'], string> = {
         <section>
             <h3>Who is it</h3>
             <LayerLegend />
-            <NoteList :corrections="state.corrections" />
+            <NoteList v-if="!desk.selection.value.isRange" :corrections="state.corrections" />
+            <template v-else>
+                <p class="quiet">1 to 4 give all notes of these bars to a layer.</p>
+                <a-checkbox :checked="state.topsOnly.value" @change="state.setTopsOnly(!state.topsOnly.value)">only the top of each chord</a-checkbox>
+            </template>
         </section>
         <section v-if="heard.length > 0">
             <h3>Is it heard</h3>
@@ -56,8 +60,16 @@ const KINDS: Record<Finding['kind'], string> = {
                 <template v-for="{ layer, label } in LAYERS" :key="layer">
                     <span>{{ label }}</span>
                     <a-button size="small" :aria-label="`${label} softer`" @click="state.changeLayer(layer, -4)">−</a-button>
-                    <b>{{ signed(state.ownOf(layer)) }}</b>
+                    <b>{{ state.ownOf(layer)?.silent ? '—' : signed(state.ownOf(layer)?.change ?? 0) }}</b>
                     <a-button size="small" :aria-label="`${label} louder`" @click="state.changeLayer(layer, 4)">+</a-button>
+                    <a-button
+                        size="small"
+                        :type="state.ownOf(layer)?.silent ? 'primary' : 'default'"
+                        :aria-label="`${label}: touch only`"
+                        :aria-pressed="state.ownOf(layer)?.silent === true"
+                        @click="state.silence(layer)"
+                        >touch only</a-button
+                    >
                 </template>
             </div>
             <a-checkbox :checked="state.gradual.value" @change="state.setGradual(!state.gradual.value)">bit by bit, to the end of them</a-checkbox>
@@ -81,7 +93,7 @@ p {
 
 .layers {
     display: grid;
-    grid-template-columns: auto auto 34px auto;
+    grid-template-columns: auto auto 34px auto auto;
     gap: 4px 8px;
     align-items: center;
     justify-content: start;

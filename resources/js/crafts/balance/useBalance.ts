@@ -9,7 +9,7 @@ import type { NoteLevel } from '@generated/shape';
 import { LAYERS } from '../read/layers';
 import { useCorrections } from '../read/useCorrections';
 import { nudge as nudged } from '../shape/edits';
-import { markOn, setLevel, type Layer } from './edits';
+import { markOn, setLevel, topsOf, type Layer } from './edits';
 
 export type School = NonNullable<BalanceSettings['school']>;
 export type Levels = NonNullable<BalanceSettings['levels']>;
@@ -46,14 +46,34 @@ export function useBalance(context: Context) {
     const gradual = ref(false);
 
     /** What a layer has in the passage beside its level in the piece. */
-    function ownOf(layer: Layer): number {
-        return (passage.value && markOn(passages.value, passage.value.from, passage.value.to, layer)?.change) ?? 0;
-    }
+    const ownOf = (layer: Layer) => passage.value && markOn(passages.value, passage.value.from, passage.value.to, layer);
 
     function changeLayer(layer: Layer, change: number): void {
         if (!passage.value) return;
         const { from, to } = passage.value;
-        desk.setMarks(['balance/layer'], setLevel(passages.value, from, to, layer, ownOf(layer) + change, gradual.value));
+        desk.setMarks(['balance/layer'], setLevel(passages.value, from, to, layer, { change: (ownOf(layer)?.change ?? 0) + change, gradual: gradual.value }));
+    }
+
+    /** The keys of a layer are touched without sounding, or sound again. */
+    function silence(layer: Layer): void {
+        if (!passage.value) return;
+        const { from, to } = passage.value;
+        desk.setMarks(['balance/layer'], setLevel(passages.value, from, to, layer, { change: 0, silent: !ownOf(layer)?.silent }));
+    }
+
+    /** Whether only the top of each chord is given to a layer. */
+    const topsOnly = ref(false);
+
+    /** Gives the selected note, or the notes of the selected bars, to a layer. */
+    function giveLayer(layer: Layer): void {
+        const { isRange, notes } = desk.selection.value;
+        if (!isRange || !topsOnly.value) {
+            corrections.giveLayer(layer);
+            return;
+        }
+        const wanted = new Set(notes);
+        const all = (reading.value?.notes ?? []).filter(({ id }) => wanted.has(id));
+        corrections.giveLayer(layer, topsOf(all, levelOf.value));
     }
 
     /** What louder and softer go to: all notes of the selected bars, else the selected note. */
@@ -74,7 +94,7 @@ export function useBalance(context: Context) {
             shown: index === 0 ? LAYERS.map((one) => one.key) : null,
             what: 'this note, or all of the selected bars, is melody, bass, inner line, filling',
             label,
-            run: () => corrections.giveLayer(layer),
+            run: () => giveLayer(layer),
         })),
         {
             keys: ['k'],
@@ -112,6 +132,9 @@ export function useBalance(context: Context) {
         setGradual: (value: boolean): void => void (gradual.value = value),
         ownOf,
         changeLayer,
+        silence,
+        topsOnly,
+        setTopsOnly: (value: boolean): void => void (topsOnly.value = value),
         nudge,
         remedies,
         keys,

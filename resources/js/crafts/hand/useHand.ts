@@ -1,8 +1,9 @@
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { near } from '../../desk/bearing';
 import type { Context, CraftState, Remedies } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
 import { struckAt } from '../../desk/marks';
+import { usePicked } from '../../desk/picked';
 import { findingsStrip } from '../../desk/strip';
 import { sendJson } from '../../support/http';
 import type { AlternativesAnswer } from '@generated/alternatives';
@@ -44,9 +45,8 @@ export function useHand({ copy, desk, score, answer }: Context) {
         const found = score.moments.findIndex(({ notes }, moment) => moment > desk.cursor.value && notes.length > 0);
         return found < 0 ? [] : at(found);
     });
-    const selected = ref(0);
+    const selected = usePicked(desk, () => now.value.map(({ note }) => note), 0);
     let last: { note: string; finger: string; time: number } | null = null;
-    watch(desk.cursor, () => (selected.value = 0));
     const note = computed(() => now.value[selected.value] ?? null);
     const select = (index: number): void => void (selected.value = index);
 

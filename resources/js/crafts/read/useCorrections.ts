@@ -1,6 +1,7 @@
-import { computed, ref, watch, type Ref } from 'vue';
+import { computed, ref, type Ref } from 'vue';
 import type { Context } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
+import { usePicked } from '../../desk/picked';
 import { fractionValue } from '../../support/fraction';
 import type { ReadAnswer, ReadHarmony, ReadNote } from '@generated/read';
 import * as edits from './edits';
@@ -21,10 +22,9 @@ export function useCorrections({ desk, score }: Pick<Context, 'desk' | 'score'>,
         const struck = new Set(score.moments[desk.cursor.value]?.notes ?? []);
         return (reading.value?.notes ?? []).filter(({ id }) => struck.has(id)).reverse();
     });
-    const selected = ref(0);
+    const selected = usePicked(desk, () => notes.value.map(({ id }) => id), 0);
     /** Whether a decision about a note holds for the same line to the end of the bar. */
     const wholeLine = ref(false);
-    watch(desk.cursor, () => (selected.value = 0));
 
     const boundary = computed(() => reading.value?.boundaries.find(({ at }) => Math.abs(fractionValue(at) - now.value) < 1e-9) ?? null);
 

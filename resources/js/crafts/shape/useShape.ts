@@ -1,7 +1,8 @@
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import type { Context, CraftState, Remedies } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
 import { struckAt } from '../../desk/marks';
+import { usePicked } from '../../desk/picked';
 import { followPointer } from '../../desk/pointer';
 import { nearestSpot } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
@@ -39,8 +40,7 @@ export function useShape(context: Context) {
 
     const byNote = computed<ReadonlyMap<string, NoteLevel>>(() => new Map(shape.value?.levels.map((one) => [one.note, one])));
     const now = computed(() => struckAt(score, desk.cursor.value, byNote.value));
-    const selected = ref<number | null>(null);
-    watch(desk.cursor, () => (selected.value = null));
+    const selected = usePicked(desk, () => now.value.map(({ note }) => note), null);
     const select = (index: number): void => void (selected.value = selected.value === index ? null : index);
 
     const time = computed(() => desk.times[desk.cursor.value] ?? 0);

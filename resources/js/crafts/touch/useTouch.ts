@@ -1,7 +1,8 @@
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { Context, CraftState, Remedies } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
 import { struckAt } from '../../desk/marks';
+import { usePicked } from '../../desk/picked';
 import { followPointer } from '../../desk/pointer';
 import { findingsStrip } from '../../desk/strip';
 import { nearestSpot, type Laid } from '../../engraving/layout';
@@ -41,8 +42,7 @@ export function useTouch({ desk, score, answer, lines, teacher }: Context) {
 
     /** Those at the cursor; none is selected for all of them. */
     const now = computed(() => at(desk.cursor.value));
-    const selected = ref<number | null>(null);
-    watch(desk.cursor, () => (selected.value = null));
+    const selected = usePicked(desk, () => now.value.map(({ note }) => note), null);
 
     /** What marks go to: the notes of the bars that are selected, else the selected key, else all at the cursor. */
     function reach(): readonly string[] {
