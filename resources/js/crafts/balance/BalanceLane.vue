@@ -64,7 +64,7 @@ const flagged = computed(
             </circle>
         </g>
         <g v-for="{ layer, label, least, y, notes } in shown" :key="layer" class="band">
-            <text class="name" :x="Math.max(30, laid.left - 3)" :y="y + BAND - 3">{{ label }}</text>
+            <text class="name" :x="Math.max(0, laid.left - 32)" :y="y + BAND - 3">{{ label }}</text>
             <g v-for="{ note, x, end, lost } in notes" :key="note.note" :class="{ flagged: flagged.has(note.note), under: note.first < least }">
                 <rect class="whole" :x="x" :y="y" :width="end - x" :height="BAND" />
                 <rect class="over" :x="x" :y="y" :width="Math.max(0, lost - x)" :height="BAND" />
@@ -105,6 +105,7 @@ text {
 
 .name {
     font-size: 10px;
+    text-anchor: start;
 }
 
 .level {
