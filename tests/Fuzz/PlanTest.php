@@ -58,6 +58,11 @@ function planOfEveryKind(StudentCopy $copy): array
         'touch/articulation' => ['notes' => $notes, 'articulation' => 'portato'], 'touch/slur' => ['from' => $notes[0], 'to' => $notes[5], 'drawn' => true],
         'touch/comma' => ['note' => $notes[4]], 'words/intended' => ['of' => 'pedal', 'finding' => 'muddy-span', 'measures' => [$score->measures[1]->id]],
         'touch/hold' => ['note' => $notes[1], 'until' => $at(2)], 'touch/gesture' => ['at' => $at(1), 'text' => 'arm weight'],
+        'shape/dynamic' => ['at' => $at(2), 'dynamic' => 'f', 'staves' => 'lower'], 'shape/hairpin' => ['from' => $at(2), 'to' => $at(4), 'grows' => true], 'shape/goal' => ['note' => $notes[3]],
+        'shape/arch' => ['at' => $at(0), 'rise' => 12, 'fall' => 14, 'level' => -4], 'shape/nudge' => ['notes' => [$notes[2]], 'change' => 6],
+        'shape/manner' => ['from' => $at(1), 'to' => $at(3), 'repeated' => 'grow', 'high' => 'goal', 'metre' => 'levelled'],
+        'balance/layer' => ['from' => $at(1), 'to' => $at(3), 'layer' => 'filling', 'change' => -8, 'gradual' => true],
+        'words/expression' => ['from' => $at(3), 'to' => $at(4), 'text' => 'still water'],
         'pedal/span' => $from, 'pedal/dry' => [...$from, 'from' => $at(4), 'to' => $at(5)], 'words/note' => ['measure' => $score->measures[2]->id, 'text' => 'Sing.'],
     ];
     expect(array_keys($marks))->toEqualCanonicalizing(array_keys(Crafts::registry()->marks()));
