@@ -108,4 +108,29 @@ for (const view of ['Pedal', 'Touch', 'Hand', 'Read', 'Count']) {
         }
     });
 }
+// Three minutes of playing with dense pedal: from the key to the first tone, and tones that were handed over too late.
+if (process.env.TARNWIND_LISTEN) {
+    await page.keyboard.press('Home');
+    await page.evaluate(() => {
+        window.firstTone = null;
+        const start = AudioBufferSourceNode.prototype.start;
+        AudioBufferSourceNode.prototype.start = function (at = 0) {
+            window.firstTone ??= performance.now() + 1000 * (at - this.context.currentTime);
+            start.call(this, at);
+        };
+    });
+    await page.keyboard.press(' ');
+    await page.waitForFunction(() => window.firstTone !== null, null, { timeout: 120_000 });
+    await page.waitForTimeout(20_000);
+    await page.keyboard.press(' ');
+    await page.waitForTimeout(500);
+    const pressed = await page.evaluate(() => ((window.firstTone = null), performance.now()));
+    await page.keyboard.press(' ');
+    await page.waitForFunction(() => window.firstTone !== null);
+    say('from the key to the first tone, samples loaded', (await page.evaluate(() => window.firstTone)) - pressed);
+    await page.waitForTimeout(180_000);
+    const told = page.waitForEvent('console', (message) => message.text().endsWith('tones came late'));
+    await page.keyboard.press(' ');
+    console.log(`three minutes of playing: ${(await told).text()}`);
+}
 await browser.close();

@@ -10,6 +10,7 @@ use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Quality;
+use Tarnwind\Core\Score\Note;
 
 /**
  * Brings out the altered third where the same chord turns from major to minor or back [trade; value start].
@@ -23,28 +24,48 @@ final class AlteredThirds implements LevelHabit
 
     public function entries(Performance $performance): array
     {
-        $entries = [];
+        return array_map(fn (array $found): array => [new LedgerEntry("the third that turns $found[1]", self::OUT)], self::find($performance));
+    }
+
+    /**
+     * @return array<string, array{Note, string}> by note id: the third, and the mode to which it turns
+     */
+    public static function find(Performance $performance): array
+    {
+        $layers = $performance->reading()->layers;
         $chords = Harmony::chords($performance->reading()->harmonies);
+        $found = [];
         foreach ($chords as $index => $chord) {
             $third = self::third($chord);
-            $before = null;
-            for ($back = 1; $back <= self::NEAR && isset($chords[$index - $back]) && $before === null; $back++) {
-                $other = $chords[$index - $back];
-                $before = $other->root === $chord->root ? self::third($other) : null;
-            }
+            $before = self::before($chords, $index);
             if ($third === null || $before === null || $before === $third) {
                 continue;
             }
             foreach ($performance->score()->notesIn($chord->from, $chord->to) as $note) {
-                $layer = ($performance->reading()->layers[$note->id] ?? null)?->layer;
-                if (! $note->onset->isLessThan($chord->from) && $note->midi % 12 === $third && $layer !== Layer::Bass) {
-                    $entries[$note->id] = [new LedgerEntry('the third that turns '.($chord->quality === Quality::Minor ? 'minor' : 'major'), self::OUT)];
+                if (! $note->onset->isLessThan($chord->from) && $note->midi % 12 === $third && ($layers[$note->id] ?? null)?->layer !== Layer::Bass) {
+                    $found[$note->id] = [$note, $chord->quality === Quality::Minor ? 'minor' : 'major'];
                     break;
                 }
             }
         }
 
-        return $entries;
+        return $found;
+    }
+
+    /**
+     * The third that the same root had shortly before; null where it had none.
+     *
+     * @param  list<Harmony>  $chords
+     */
+    private static function before(array $chords, int $index): ?int
+    {
+        for ($back = 1; $back <= self::NEAR && isset($chords[$index - $back]); $back++) {
+            if ($chords[$index - $back]->root === $chords[$index]->root) {
+                return self::third($chords[$index - $back]);
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -12,4 +12,5 @@ enum FindingKind: string
     case MelodyMasked = 'melody-masked';
     case MelodyNotOver = 'melody-not-over';
     case InnerLineBuried = 'inner-line-buried';
+    case ModeChangeUnnoticed = 'mode-change-unnoticed';
 }

@@ -67,7 +67,7 @@ final readonly class Findings
             }
         }
 
-        return [...array_values(array_filter($findings)), ...$this->buried()];
+        return [...array_values(array_filter($findings)), ...$this->buried(), ...$this->unnoticed()];
     }
 
     private function lastSung(): ?Note
@@ -146,6 +146,31 @@ final readonly class Findings
                 sprintf('%s: worth hearing, and %.0f dB under what sounds with it.', ucfirst($line->says), -$least),
                 new Remedy(Action::Nudge, sprintf('The line louder by %d', (int) ceil($louder)), array_map(fn (Audible $one): string => $one->note->id, $all), (string) (int) ceil($louder)),
             );
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function unnoticed(): array
+    {
+        $levels = $this->performance->levels();
+        $findings = [];
+        foreach (AlteredThirds::find($this->performance) as [$note, $mode]) {
+            $layer = fn (Note $one): ?Layer => ($this->performance->reading()->layers[$one->id] ?? null)?->layer;
+            $beside = array_map($levels->velocity(...), array_values(array_filter(
+                $this->performance->score()->notes, fn (Note $one): bool => $one !== $note && ! $one->grace && $one->onset->equals($note->onset) && $layer($one) === $layer($note),
+            )));
+            $less = $beside === [] ? 0.0 : max($beside) - $levels->velocity($note);
+            if ($less >= self::WORTH) {
+                $findings[] = Finding::about(
+                    [$note], FindingKind::ModeChangeUnnoticed, Severity::Hint, -$less, 0.0, Unit::Velocity,
+                    sprintf('%s turns the chord %s and is softer than what is struck with it: let it be noticed.', $note->inWords(), $mode),
+                    new Remedy(Action::Nudge, sprintf('%s louder by %d', $note->inWords(), (int) ceil($less) + self::LEAST), [$note->id], (string) ((int) ceil($less) + self::LEAST)),
+                );
+            }
         }
 
         return $findings;

@@ -21,4 +21,5 @@ enum FindingKind: string
     case ResolutionLouder = 'resolution-louder';
     case HighNoteOut = 'high-note-out';
     case UpBeatAccented = 'up-beat-accented';
+    case RepeatedAlike = 'repeated-alike';
 }

@@ -31,7 +31,7 @@ final class ShapeAnswer implements Answer
 
     public static function restsOn(): array
     {
-        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Intended];
+        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Lengths, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt
@@ -53,7 +53,7 @@ final class ShapeAnswer implements Answer
         return [
             ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),
             'phrases' => array_values(array_map(
-                self::phrase(...), array_filter($arcs, fn (Arc $arc): bool => $arc->goal !== null && $told->of([$arc], fn (Arc $arc): int => $written->measureAt($arc->phrase->from)->index) !== []),
+                fn (Arc $arc): array => self::phrase($arc, PhraseJoin::between($arc, $arcs[$arc->phrase->index + 1] ?? null, $performance)), array_filter($arcs, fn (Arc $arc): bool => $arc->goal !== null && $told->of([$arc], fn (Arc $arc): int => $written->measureAt($arc->phrase->from)->index) !== []),
             )),
             'levels' => array_map(function (Note $note) use ($levels, $printed, $reading): array {
                 $ledger = array_map(fn (LedgerEntry $entry): array => ['reason' => $entry->reason, 'value' => round($entry->value, 1)], $levels->ledger($note));
@@ -72,7 +72,7 @@ final class ShapeAnswer implements Answer
     /**
      * @return array<string, mixed>
      */
-    private static function phrase(Arc $arc): array
+    private static function phrase(Arc $arc, ?PhraseJoin $join): array
     {
         assert($arc->goal !== null);
 
@@ -81,7 +81,7 @@ final class ShapeAnswer implements Answer
             'goalName' => $arc->goal->inWords(), 'goalAt' => (string) $arc->goal->onset, 'ownGoal' => $arc->ownGoal,
             'goals' => array_map(fn (Goal $goal): array => ['note' => $goal->note->id, 'name' => $goal->note->inWords(), 'at' => (string) $goal->note->onset, 'reasons' => $goal->reasons], $arc->goals),
             'rise' => round($arc->rise, 1), 'fall' => round($arc->fall, 1), 'level' => round($arc->level, 1), 'manner' => $arc->manner, 'own' => $arc->own,
-            'climax' => $arc->isClimax, 'repeats' => $arc->model,
+            'climax' => $arc->isClimax, 'repeats' => $arc->model, 'last' => $arc->phrase->notes[count($arc->phrase->notes) - 1]->id, 'join' => $join?->inWords(),
         ];
     }
 }

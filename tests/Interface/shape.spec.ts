@@ -31,6 +31,8 @@ const phrase = (index: number, change: Partial<Phrase> = {}): Phrase => ({
     own: false,
     climax: false,
     repeats: null,
+    last: `z${index}`,
+    join: null,
     ...change,
 });
 

@@ -23,6 +23,8 @@ use Tarnwind\Core\Shape\Leaning;
 use Tarnwind\Core\Shape\Line;
 use Tarnwind\Core\Shape\Manners;
 use Tarnwind\Core\Shape\PassingHighNotes;
+use Tarnwind\Core\Shape\RepeatedNotes;
+use Tarnwind\Core\Shape\RepeatedStrokes;
 use Tarnwind\Core\Shape\Shaping;
 
 /**
@@ -32,6 +34,11 @@ final readonly class SingleNotes
 {
     /** Velocities [start]. */
     private const MARGIN = 2.0;
+
+    /** So many strokes of one key that are alike are worth a word, and by how much those after the first would be softer [start]. */
+    private const MANY = 4;
+
+    private const AFTER_FIRST = 4.0;
 
     private Levels $levels;
 
@@ -53,7 +60,7 @@ final readonly class SingleNotes
             return [];
         }
 
-        return [...$this->bumps(), ...$this->resolutions(), ...$this->highNotes(), ...$this->upBeats()];
+        return [...$this->bumps(), ...$this->resolutions(), ...$this->highNotes(), ...$this->upBeats(), ...$this->repeated()];
     }
 
     /**
@@ -161,6 +168,29 @@ final readonly class SingleNotes
                     sprintf('The up-beat %s is louder than %s, to which it leads.', $note->inWords(), $beat->inWords()),
                 );
             }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @return list<Finding>
+     */
+    private function repeated(): array
+    {
+        $manners = Manners::of($this->performance);
+        $findings = [];
+        foreach (RepeatedStrokes::groups($this->performance) as $group) {
+            $velocities = array_map(fn (Note $note): float => $this->levels->velocity($note), $group);
+            $difference = max($velocities) - min($velocities);
+            if (count($group) < self::MANY || ! $this->isSung($group[0]) || $difference >= 1.0 || $manners->at($group[0]->onset)->repeated === RepeatedNotes::Stay) {
+                continue;
+            }
+            $findings[] = Finding::about(
+                $group, FindingKind::RepeatedAlike, Severity::Hint, $difference, 1.0, Unit::Velocity,
+                sprintf('%s is struck %d times alike: repeated notes lead away from the first, or on to what follows.', $group[0]->inWords(), count($group)),
+                new Remedy(Action::Nudge, 'All but the first softer', array_map(fn (Note $note): string => $note->id, array_slice($group, 1)), (string) (int) -self::AFTER_FIRST),
+            );
         }
 
         return $findings;

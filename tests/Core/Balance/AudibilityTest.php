@@ -117,6 +117,18 @@ it('says how much softer or louder would mend it, and that mends it', function (
     expect(array_filter((new Findings($mended))->all(), fn ($finding): bool => $finding->kind === FindingKind::MelodyMasked && $finding->notes === $masked[0]->notes))->toBe([]);
 });
 
+it('brings out the third that turns the mode, and says where it would go unnoticed', function (): void {
+    $xml = MusicXml::piano([['G5:4 A5:4 G5:8', 'C4+E4+G4:16'], ['G5:4 A5:4 G5:8', 'C4+Eb4+G4:16'], ['G5:16', 'C4+Eb4+G4:16']]);
+    $score = MusicXml::score($xml);
+    $third = array_values(array_filter($score->notes, fn (Note $note): bool => $note->inWords() === 'E♭4'))[0];
+    $kinds = fn (float $nudge): array => array_column((new Findings(Crafts::registry()->performance(
+        $score, (new Plan(null, $nudge === 0.0 ? [] : [new NudgeMark('n', [$third->id], $nudge)]))->withSettings('balance', new Balancing(School::Singing)),
+    )))->all(), 'kind');
+    $performance = Crafts::registry()->performance($score, (new Plan)->withSettings('balance', new Balancing(School::Singing)));
+    expect(array_column($performance->levels()->ledger($third), 'reason'))->toContain('the third that turns minor')
+        ->and($kinds(0.0))->not->toContain(FindingKind::ModeChangeUnnoticed)->and($kinds(-20.0))->toContain(FindingKind::ModeChangeUnnoticed);
+});
+
 it('keeps the melody over the rest by itself', function (string $file): void {
     [$score, $reading] = Labels::reading($file);
     $margins = fn (Plan $plan): array => array_map(fn (Audible $one): float => $one->first, array_filter(

@@ -190,6 +190,20 @@ it('says where a hairpin has no room, and where something sudden is not prepared
         ->and(shapeKinds(shaped($bars($letters('mf'), $letters('p')))))->not->toContain('subito-unprepared');
 });
 
+it('finds repeated notes that the teacher has made alike', function (): void {
+    $xml = MusicXml::piano([['E5:4 E5:4 E5:4 E5:4', 'C3:16'], ['F5:8 D5:8', 'C3:16'], ['C5:16', 'C3:16']]);
+    $notes = array_values(array_filter(MusicXml::score($xml)->notes, fn (Note $note): bool => $note->inWords() === 'E5'));
+    $performance = shaped($xml);
+    $alike = array_map(fn (Note $note): NudgeMark => new NudgeMark("n$note->id", [$note->id], 64 - $performance->levels()->velocity($note)), $notes);
+    expect(shapeKinds(shaped($xml)))->not->toContain('repeated-alike')->and(shapeKinds(shaped($xml, $alike)))->toContain('repeated-alike');
+});
+
+it('says what lies between two phrases', function (): void {
+    $joins = fn (array $marks): array => array_column(Crafts::registry()->answer('shape', shaped(twice(), $marks))['phrases'], 'join');
+    // The first phrase ends with a rest of a quarter, at 80 quarters a minute.
+    expect($joins([])[0])->toBe('a silence of 0.8 s')->and(array_slice($joins([]), -1))->toBe([null]);
+});
+
 it('writes what it plans and reads it back', function (): void {
     $xml = twice(printed('<dynamics><f/></dynamics>'));
     $document = Document::open($xml);

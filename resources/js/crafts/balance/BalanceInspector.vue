@@ -31,6 +31,7 @@ const KINDS: Record<Finding['kind'], string> = {
     'melody-masked': 'Melody goes under',
     'melody-not-over': 'Melody not over the rest',
     'inner-line-buried': 'Inner line buried',
+    'mode-change-unnoticed': 'Change of mode not noticed',
 };
 </script>
 

@@ -45,6 +45,7 @@ const KINDS: Record<Finding['kind'], string> = {
     'resolution-louder': 'Resolution louder',
     'high-note-out': 'High note sticks out',
     'up-beat-accented': 'Up-beat accented',
+    'repeated-alike': 'Repeated notes alike',
 };
 
 const setChoices = (choices: Choices): void => desk.setSettings('shape', choices);
@@ -73,6 +74,10 @@ const setChoices = (choices: Choices): void => desk.setSettings('shape', choices
                 >
             </div>
             <p v-else class="quiet">As printed: choose a school above to let phrases grow and fall.</p>
+            <p v-if="phrase.join" class="join">
+                To the next phrase: {{ phrase.join }}.
+                <a-button size="small" :type="state.breathes.value ? 'primary' : 'default'" @click="state.breathe()">Breath</a-button>
+            </p>
             <a-button v-if="phrase.own" size="small" @click="state.plainArch()">As the school has it <kbd>P</kbd></a-button>
         </section>
         <section>

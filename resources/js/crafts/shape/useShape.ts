@@ -110,6 +110,13 @@ export function useShape(context: Context) {
 
     const nudge = (change: number, notes = reach()): void => desk.setMarks(['shape/nudge'], edits.nudge(nudges.value, notes, change));
 
+    /** A breath after the last note of the phrase, or none. */
+    const breathes = computed(() => desk.marks('touch/comma').some(({ note }) => note === phrase.value?.last));
+    function breathe(): void {
+        const last = phrase.value?.last;
+        if (last !== undefined) desk.setMarks(['touch/comma'], comma(desk.marks('touch/comma'), last));
+    }
+
     /** The teacher's own of dynamics, hairpins and nudges at the cursor is taken back. */
     function restore(): void {
         const place = score.moments[desk.selection.value.from]?.place;
@@ -259,6 +266,8 @@ export function useShape(context: Context) {
         setGoal,
         changeArch,
         plainArch,
+        breathes,
+        breathe,
         putDynamic,
         nudge,
         setManner,
