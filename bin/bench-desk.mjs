@@ -110,6 +110,7 @@ for (const view of ['Pedal', 'Touch', 'Hand', 'Read', 'Count']) {
 }
 // Three minutes of playing with dense pedal: from the key to the first tone, and tones that were handed over too late.
 if (process.env.TARNWIND_LISTEN) {
+    await page.locator('.scroll').focus();
     await page.keyboard.press('Home');
     await page.evaluate(() => {
         window.firstTone = null;
@@ -127,7 +128,7 @@ if (process.env.TARNWIND_LISTEN) {
     const pressed = await page.evaluate(() => ((window.firstTone = null), performance.now()));
     await page.keyboard.press(' ');
     await page.waitForFunction(() => window.firstTone !== null);
-    say('from the key to the first tone, samples loaded', (await page.evaluate(() => window.firstTone)) - pressed);
+    say('from the key to the first tone, samples loaded', ((await page.evaluate(() => window.firstTone)) - pressed) / 1000);
     await page.waitForTimeout(180_000);
     const told = page.waitForEvent('console', (message) => message.text().endsWith('tones came late'));
     await page.keyboard.press(' ');

@@ -1,6 +1,9 @@
 import fs from 'node:fs';
+import { createRequire } from 'node:module';
 import { expect, type Page } from '@playwright/test';
 import { givePiece, openDesk, saved, seriousViolations, signIn, test } from './support/studio';
+
+const { Midi } = createRequire(import.meta.url)('@tonejs/midi') as typeof import('@tonejs/midi');
 
 interface Start {
     at: number;
@@ -160,5 +163,16 @@ test('what is planned is compared with another version at a key, and played alon
     await page.getByRole('button', { name: 'What is heard, and how' }).click();
     await page.getByRole('combobox', { name: 'Step of playing along' }).selectOption({ label: '2. slow, shaped' });
     await expect(page.getByRole('combobox', { name: 'How fast' })).toHaveValue('70');
+    // What is heard, as slow as it is heard, as a file that other programs read.
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as MIDI' }).click()]);
+    expect(download.suggestedFilename()).toBe('Lantern on the Water, planned.mid');
+    const midi = new Midi(fs.readFileSync(await download.path()));
+    const notes = midi.tracks.flatMap((track) => track.notes).sort((a, b) => a.time - b.time || a.midi - b.midi);
+    expect(notes).toHaveLength(planned.length);
+    expect(notes.slice(0, 2).map((note) => note.midi)).toEqual([69, 50]);
+    // The first bar after the up-beat of a quarter, at 76 a minute and 70 % of it.
+    expect(notes[1]!.time).toBeCloseTo(60 / 76 / 0.7, 2);
+    expect(Math.round(127 * notes[0]!.velocity)).toBe(planned[0]);
+    expect(midi.tracks[0]!.controlChanges[64]!.length).toBeGreaterThan(20);
     await expect(page.getByRole('checkbox', { name: 'a bar counted in' })).toBeChecked();
 });

@@ -76,6 +76,7 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
                         From the cursor, or the bars that are selected. Space plays and stops; with Shift what is planned and the other version change places.
                     </p>
                     <p v-if="player.isLoading.value" class="quiet" role="status">{{ Math.round(100 * player.loaded.value) }} % of the piano loaded …</p>
+                    <a-button size="small" @click="player.saveMidi()">Save as MIDI</a-button>
                     <a-button size="small" :disabled="player.recorded.value !== null" @click="player.save()">{{
                         player.recorded.value === null ? 'Save as a sound file' : `Saving … ${Math.round(100 * player.recorded.value)} %`
                     }}</a-button>

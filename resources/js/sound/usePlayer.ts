@@ -150,6 +150,18 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         recorded.value = null;
     }
 
+    /** Saves what would be heard as a MIDI file. */
+    async function saveMidi(): Promise<void> {
+        trouble.value = '';
+        try {
+            const document = await rendition();
+            const { toMidi } = await import('./midi');
+            saveFile(toMidi(document, heard(document), copy.title), `${copy.title}, ${options.version}.mid`);
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : '';
+        }
+    }
+
     const set = (changed: Partial<Listening>): void => void Object.assign(options, changed);
 
     /** The version to be compared with what is planned. */
@@ -188,6 +200,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         recorded: readonly(recorded),
         playhead,
         save,
+        saveMidi,
         toggle,
         stop,
         isLoading: computed(() => loaded.value > 0 && loaded.value < 1),
