@@ -110,6 +110,7 @@ for (const view of ['Pedal', 'Touch', 'Hand', 'Read', 'Count']) {
 }
 // Three minutes of playing with dense pedal: from the key to the first tone, and tones that were handed over too late.
 if (process.env.TARNWIND_LISTEN) {
+    await page.getByRole('button', { name: 'Pedal', exact: true }).click();
     await page.locator('.scroll').focus();
     await page.keyboard.press('Home');
     await page.evaluate(() => {

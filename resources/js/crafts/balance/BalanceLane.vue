@@ -2,8 +2,8 @@
 import { computed } from 'vue';
 import type { LineProps } from '../../desk/craft';
 import { LAYERS } from '../read/layers';
-import { layLevels, levelY, steps } from '../shape/curves';
-import { velocityOf } from '../shape/words';
+import { layLevels, steps } from '../shape/curves';
+import LevelRules from '../shape/LevelRules.vue';
 import { layBands } from './lanes';
 import type { BalanceState } from './useBalance';
 
@@ -14,7 +14,6 @@ const HEIGHT = 78;
 const BAND = 12;
 /** dB over all else from which an inner line is heard. */
 const INNER = -9;
-const RULES = (['pp', 'p', 'mf', 'f', 'ff'] as const).map((name) => ({ name, y: levelY(velocityOf(name), HEIGHT) }));
 
 const levels = computed(() => props.state.shape.value?.levels ?? []);
 const layers = computed(() =>
@@ -52,11 +51,7 @@ const flagged = computed(
         role="img"
         aria-label="Levels of the layers of this line, and what is heard"
     >
-        <rect :x="laid.left" y="0" :width="laid.right - laid.left" :height="HEIGHT" class="ground" />
-        <g v-for="{ name, y } in RULES" :key="name" class="rule">
-            <line :x1="laid.left" :x2="laid.right" :y1="y" :y2="y" />
-            <text :x="laid.left - 4" :y="y + 4">{{ name }}</text>
-        </g>
+        <LevelRules :laid="laid" :height="HEIGHT" />
         <g v-for="{ layer, label, points, path } in [...layers].reverse()" :key="layer" :class="layer">
             <path class="level" :d="path" />
             <circle v-for="{ level, x, y } in points" :key="level.note" :cx="x" :cy="y" r="2.4">
@@ -85,16 +80,6 @@ const flagged = computed(
     display: block;
     width: 100%;
     overflow: visible;
-}
-
-.ground {
-    fill: #fbf9f3;
-    stroke: var(--line);
-}
-
-.rule line {
-    stroke: #e6e0d0;
-    stroke-dasharray: 2 4;
 }
 
 text {

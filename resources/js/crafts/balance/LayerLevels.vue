@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LayerLevels } from '@generated/balance';
+import ValuesPopover from '../../support/ValuesPopover.vue';
 import { LAYERS } from '../read/layers';
 import type { Levels } from './useBalance';
 
@@ -16,37 +17,14 @@ function set(layer: keyof LayerLevels, value: unknown): void {
 </script>
 
 <template>
-    <a-popover trigger="click" placement="bottomLeft">
-        <a-button class="tool">Levels{{ changed ? ' (yours)' : '' }}</a-button>
-        <template #content>
-            <div class="values" role="group" aria-label="Levels of the layers">
-                <template v-for="{ layer, label } in LAYERS" :key="layer">
-                    <label :for="`level-${layer}`" :class="{ own: layer in own }">{{ label }}</label>
-                    <a-input-number
-                        :id="`level-${layer}`"
-                        size="small"
-                        :value="levels[layer]"
-                        :min="-64"
-                        :max="64"
-                        @change="(value: unknown) => set(layer, value)"
-                    />
-                </template>
-            </div>
+    <ValuesPopover :label="`Levels${changed ? ' (yours)' : ''}`" title="Levels of the layers">
+        <template v-for="{ layer, label } in LAYERS" :key="layer">
+            <label :for="`level-${layer}`" :class="{ own: layer in own }">{{ label }}</label>
+            <a-input-number :id="`level-${layer}`" size="small" :value="levels[layer]" :min="-64" :max="64" @change="(value: unknown) => set(layer, value)" />
+        </template>
+        <template #after>
             <p class="quiet">In steps of 16 from one dynamic to the next.</p>
             <a-button size="small" :disabled="!changed" @click="emit('change', {})">As the school has it</a-button>
         </template>
-    </a-popover>
+    </ValuesPopover>
 </template>
-
-<style scoped>
-.values {
-    display: grid;
-    grid-template-columns: auto auto;
-    gap: 5px 14px;
-    align-items: center;
-}
-
-.own {
-    font-weight: 600;
-}
-</style>

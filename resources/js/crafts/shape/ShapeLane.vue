@@ -2,15 +2,15 @@
 import { computed } from 'vue';
 import type { LineProps } from '../../desk/craft';
 import { xAt } from '../../engraving/layout';
-import { layLevels, levelY, lineThrough, steps } from './curves';
+import { layLevels, lineThrough, steps } from './curves';
+import LevelRules from './LevelRules.vue';
 import type { ShapeState } from './useShape';
-import { dynamicOf, velocityOf } from './words';
+import { dynamicOf } from './words';
 
 /** Under a line: how loud the melody is note by note, against what is printed, with the teacher's dynamics and hairpins. */
 const props = defineProps<LineProps<ShapeState>>();
 
 const HEIGHT = 84;
-const RULES = (['pp', 'p', 'mf', 'f', 'ff'] as const).map((name) => ({ name, y: levelY(velocityOf(name), HEIGHT) }));
 
 const line = computed(() => {
     const levels = props.state.shape.value?.levels ?? [];
@@ -46,11 +46,7 @@ const hairpins = computed(() =>
 
 <template>
     <svg v-if="state.shape.value" class="shape" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="img" aria-label="Dynamics of this line">
-        <rect :x="laid.left" y="0" :width="laid.right - laid.left" :height="HEIGHT" class="ground" />
-        <g v-for="{ name, y } in RULES" :key="name" class="rule">
-            <line :x1="laid.left" :x2="laid.right" :y1="y" :y2="y" />
-            <text :x="laid.left - 4" :y="y + 4">{{ name }}</text>
-        </g>
+        <LevelRules :laid="laid" :height="HEIGHT" />
         <path class="printed" :d="steps(printed, laid.right)" />
         <path class="planned" :d="lineThrough(planned)" />
         <g v-for="{ level, x, y } in planned" :key="level.note" :class="{ flagged: flagged.has(level.note) }">
@@ -76,22 +72,6 @@ const hairpins = computed(() =>
     display: block;
     width: 100%;
     overflow: visible;
-}
-
-.ground {
-    fill: #fbf9f3;
-    stroke: var(--line);
-}
-
-.rule line {
-    stroke: #e6e0d0;
-    stroke-dasharray: 2 4;
-}
-
-.rule text {
-    font: italic 600 11px var(--serif);
-    fill: var(--quiet);
-    text-anchor: end;
 }
 
 .printed {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { TouchAnswer } from '@generated/touch';
+import ValuesPopover from '../../support/ValuesPopover.vue';
 import type { Lengths } from './useTouch';
 
 type Values = Lengths;
@@ -30,52 +31,35 @@ function set(name: Name, value: unknown, unit: number): void {
 </script>
 
 <template>
-    <a-popover trigger="click" placement="bottomLeft">
-        <a-button class="tool">Lengths{{ changed ? ' (yours)' : '' }}</a-button>
-        <template #content>
-            <div class="values" role="group" aria-label="How long notes are held">
-                <template v-for="{ name, label } in ROWS" :key="name">
-                    <label :for="`length-${name}`" :class="{ own: name in own }">{{ label }}</label>
-                    <span>
-                        <a-input-number
-                            :id="`length-${name}`"
-                            size="small"
-                            :value="Math.round(100 * (lengths[name] ?? 1))"
-                            :min="5"
-                            :max="120"
-                            @change="(value: unknown) => set(name, value, 100)"
-                        />
-                        %
-                    </span>
-                </template>
-                <label for="length-overlap" :class="{ own: 'overlap' in own }">joined keys overlap</label>
-                <span>
-                    <a-input-number
-                        id="length-overlap"
-                        size="small"
-                        :value="Math.round(lengths['overlap'] ?? 0)"
-                        :min="0"
-                        :max="100"
-                        @change="(value: unknown) => set('overlap', value, 1)"
-                    />
-                    ms
-                </span>
-            </div>
+    <ValuesPopover :label="`Lengths${changed ? ' (yours)' : ''}`" title="How long notes are held">
+        <template v-for="{ name, label } in ROWS" :key="name">
+            <label :for="`length-${name}`" :class="{ own: name in own }">{{ label }}</label>
+            <span>
+                <a-input-number
+                    :id="`length-${name}`"
+                    size="small"
+                    :value="Math.round(100 * (lengths[name] ?? 1))"
+                    :min="5"
+                    :max="120"
+                    @change="(value: unknown) => set(name, value, 100)"
+                />
+                %
+            </span>
+        </template>
+        <label for="length-overlap" :class="{ own: 'overlap' in own }">joined keys overlap</label>
+        <span>
+            <a-input-number
+                id="length-overlap"
+                size="small"
+                :value="Math.round(lengths['overlap'] ?? 0)"
+                :min="0"
+                :max="100"
+                @change="(value: unknown) => set('overlap', value, 1)"
+            />
+            ms
+        </span>
+        <template #after>
             <a-button size="small" :disabled="!changed" @click="emit('change', {})">As the style has it</a-button>
         </template>
-    </a-popover>
+    </ValuesPopover>
 </template>
-
-<style scoped>
-.values {
-    display: grid;
-    grid-template-columns: auto auto;
-    gap: 5px 14px;
-    align-items: center;
-    margin-bottom: 10px;
-}
-
-.own {
-    font-weight: 600;
-}
-</style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import ValuesPopover from '../../support/ValuesPopover.vue';
 import type { Ornaments } from '@generated/touch';
 
 /** How trills, grace notes and rolled chords are played, and whether the melody leads. */
@@ -32,37 +33,23 @@ function set(name: (typeof NUMBERS)[number]['name'], value: unknown): void {
 </script>
 
 <template>
-    <a-popover trigger="click" placement="bottomLeft">
-        <a-button class="tool">Ornaments</a-button>
-        <template #content>
-            <div class="values" role="group" aria-label="How ornaments are played">
-                <span>grace notes</span>
-                <ChoiceSelect :value="ornaments.graces" :options="GRACES" label="Grace notes" @choose="(graces) => change({ graces })" />
-                <span>trills begin</span>
-                <ChoiceSelect :value="ornaments.trill" :options="TRILL" label="Trills begin" @choose="(trill) => change({ trill })" />
-                <span>rolled chords</span>
-                <ChoiceSelect :value="ornaments.roll" :options="ROLL" label="Rolled chords" @choose="(roll) => change({ roll })" />
-                <template v-for="{ name, label, least, most } in NUMBERS" :key="name">
-                    <label :for="`ornament-${name}`">{{ label }}</label>
-                    <a-input-number
-                        :id="`ornament-${name}`"
-                        size="small"
-                        :value="ornaments[name]"
-                        :min="least"
-                        :max="most"
-                        @change="(value: unknown) => set(name, value)"
-                    />
-                </template>
-            </div>
+    <ValuesPopover label="Ornaments" title="How ornaments are played">
+        <span>grace notes</span>
+        <ChoiceSelect :value="ornaments.graces" :options="GRACES" label="Grace notes" @choose="(graces) => change({ graces })" />
+        <span>trills begin</span>
+        <ChoiceSelect :value="ornaments.trill" :options="TRILL" label="Trills begin" @choose="(trill) => change({ trill })" />
+        <span>rolled chords</span>
+        <ChoiceSelect :value="ornaments.roll" :options="ROLL" label="Rolled chords" @choose="(roll) => change({ roll })" />
+        <template v-for="{ name, label, least, most } in NUMBERS" :key="name">
+            <label :for="`ornament-${name}`">{{ label }}</label>
+            <a-input-number
+                :id="`ornament-${name}`"
+                size="small"
+                :value="ornaments[name]"
+                :min="least"
+                :max="most"
+                @change="(value: unknown) => set(name, value)"
+            />
         </template>
-    </a-popover>
+    </ValuesPopover>
 </template>
-
-<style scoped>
-.values {
-    display: grid;
-    grid-template-columns: auto auto;
-    gap: 6px 14px;
-    align-items: center;
-}
-</style>

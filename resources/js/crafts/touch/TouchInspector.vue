@@ -5,6 +5,7 @@ import BarsByKind from '../../desk/BarsByKind.vue';
 import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
+import PlacedWords from '../../desk/PlacedWords.vue';
 import WordPalette from '../../desk/WordPalette.vue';
 import { fractionValue } from '../../support/fraction';
 import type { Finding } from '@generated/touch';
@@ -68,12 +69,7 @@ const KINDS: Record<Finding['kind'], string> = {
         <LayerTouch :state="touch" :desk="desk" />
         <section>
             <h3>Gestures</h3>
-            <ul v-if="here.length > 0" class="here">
-                <li v-for="mark in here" :key="mark.id">
-                    <em>{{ mark.text }}</em>
-                    <a-button size="small" :aria-label="`Take away ${mark.text}`" @click="touch.putGesture(mark.text)">take away</a-button>
-                </li>
-            </ul>
+            <PlacedWords :words="here" @take="(id) => touch.putGesture(here.find((mark) => mark.id === id)!.text)" />
             <WordPalette palette="gestures" title="Gestures" keyed :words="touch.gestures.value" @put="touch.putGesture" @change="touch.setPalette" />
         </section>
         <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
@@ -110,18 +106,6 @@ p {
 
 .actions kbd {
     margin-left: 5px;
-}
-
-.here {
-    margin: 0 0 6px;
-    padding: 0;
-    list-style: none;
-}
-
-.here li {
-    display: flex;
-    align-items: baseline;
-    gap: 8px;
 }
 
 .keys .selected {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlacedWords from '../../desk/PlacedWords.vue';
 import WordPalette from '../../desk/WordPalette.vue';
 import type { Expressions } from './useExpressions';
 
@@ -7,12 +8,7 @@ defineProps<{ words: Expressions }>();
 </script>
 
 <template>
-    <ul v-if="words.here.value.length > 0" class="here">
-        <li v-for="one in words.here.value" :key="one.id">
-            <em>{{ one.text }}</em>
-            <a-button size="small" :aria-label="`Take away ${one.text}`" @click="words.takeAway(one.id)">take away</a-button>
-        </li>
-    </ul>
+    <PlacedWords :words="words.here.value" @take="words.takeAway" />
     <WordPalette
         palette="expressions"
         title="Words for the sound"
@@ -25,18 +21,6 @@ defineProps<{ words: Expressions }>();
 </template>
 
 <style scoped>
-.here {
-    margin: 0 0 6px;
-    padding: 0;
-    list-style: none;
-}
-
-.here li {
-    display: flex;
-    align-items: baseline;
-    gap: 8px;
-}
-
 p {
     margin: 8px 0 4px;
 }
