@@ -126,7 +126,8 @@ final class Redistribution
         foreach ($meanwhile as $grip) {
             foreach ($grip->struck() as $struck) {
                 $isMelody = ($this->assignment->reading->layers[$struck->id] ?? null)?->layer === Layer::Melody;
-                if ($isMelody && $struck->onset->equals($note->onset) && $this->assignment->levels()->velocity($struck) <= Loudness::MARKS['p']) {
+                // A melody that sings in a soft passage is no less hard to control.
+                if ($isMelody && $struck->onset->equals($note->onset) && $this->assignment->levels()->dynamic($struck) <= Loudness::MARKS['p']) {
                     return 'it would cost control of the soft '.$struck->inWords();
                 }
             }

@@ -71,6 +71,14 @@ final class Levels
     }
 
     /**
+     * MIDI velocity of the dynamic a note stands in, printed or planned, whatever else makes it louder or softer.
+     */
+    public function dynamic(Note $note): float
+    {
+        return $this->rules === [] ? 0.0 : self::sum($this->rules[0]->entries($note, []));
+    }
+
+    /**
      * @param  list<LedgerEntry>  $ledger
      */
     public static function sum(array $ledger): float
