@@ -29,6 +29,9 @@ final readonly class ArcMaker
     /** Share of a piece at which its climax likes to stand [trade]. */
     private const LATE = 0.66;
 
+    /** Of more phrases that are as loud none is the climax. */
+    private const LOUDEST = 2;
+
     /** Velocities by which the climax stands out, and by which others stay under it [start]. */
     private const CLIMAX = 4.0;
 
@@ -132,25 +135,27 @@ final readonly class ArcMaker
     }
 
     /**
-     * The phrase with the loudest print, of equals the one nearest to two thirds of the piece [trade]: told from the print
-     * alone, so that some bars of a piece tell the same as all of it.
+     * The phrase with the loudest print, of two the one nearer to two thirds of the piece [trade]; none where the print sets
+     * none apart. Told from the print alone, so that some bars of a piece tell the same as all of it.
      *
      * @param  list<Phrase>  $phrases
      */
     private static function climax(array $phrases, PrintedDynamics $printed): ?int
     {
-        $climax = null;
-        $best = [0.0, 0.0];
-        $end = $phrases === [] ? 0.0 : $phrases[count($phrases) - 1]->to->toFloat();
-        foreach ($phrases as $index => $phrase) {
-            $middle = $phrase->from->plus($phrase->to)->toFloat() / 2;
-            $rank = [$printed->most($phrase->from, $phrase->to), -abs($middle - self::LATE * $end)];
-            if ($climax === null || $rank > $best) {
-                [$climax, $best] = [$index, $rank];
-            }
+        $levels = array_map(fn (Phrase $phrase): float => $printed->most($phrase->from, $phrase->to), $phrases);
+        if ($levels === []) {
+            return null;
         }
+        $most = max($levels);
+        $loudest = array_keys(array_filter($levels, fn (float $level): bool => $level > $most - 1));
+        if (count($loudest) > self::LOUDEST || count($loudest) === count($phrases)) {
+            return null;
+        }
+        $aim = self::LATE * $phrases[count($phrases) - 1]->to->toFloat();
+        $distance = fn (int $index): float => abs($phrases[$index]->from->plus($phrases[$index]->to)->toFloat() / 2 - $aim);
+        usort($loudest, fn (int $a, int $b): int => $distance($a) <=> $distance($b));
 
-        return count($phrases) < 2 ? null : $climax;
+        return $loudest[0];
     }
 
     /**

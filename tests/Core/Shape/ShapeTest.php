@@ -101,7 +101,7 @@ it('plays as printed without a school', function (): void {
     }
 });
 
-it('grows to one goal and falls from it, and has one climax', function (string $file): void {
+it('grows to one goal and falls from it, and has one climax where the print sets a phrase apart', function (string $file, int $climaxes): void {
     [$score, $reading] = Labels::reading($file);
     $arcs = Crafts::registry()->performance($score, Crafts::registry()->freshPlan($score, fn () => $reading), read: fn () => $reading)->part(Arcs::class)->all;
     foreach ($arcs as $arc) {
@@ -110,8 +110,15 @@ it('grows to one goal and falls from it, and has one climax', function (string $
     }
     $peaks = array_map(fn (Arc $arc): float => (new Tarnwind\Core\Performance\PrintedDynamics($score))->most($arc->phrase->from, $arc->phrase->to) + $arc->level + $arc->rise / 2, $arcs);
     rsort($peaks);
-    expect(count(array_filter($arcs, fn (Arc $arc): bool => $arc->isClimax)))->toBe(1)->and($peaks[0] - $peaks[1])->toBeGreaterThanOrEqual(2.0 - 1e-9);
-})->with(['lantern-on-the-water.musicxml', 'skipping-stones.musicxml', 'slow-weather.musicxml', 'Dichterliebe01.xml', 'MozaVeilSample.xml', 'BeetAnGeSample.xml']);
+    expect(count(array_filter($arcs, fn (Arc $arc): bool => $arc->isClimax)))->toBe($climaxes);
+    if ($climaxes === 1) {
+        expect($peaks[0] - $peaks[1])->toBeGreaterThanOrEqual(2.0 - 1e-9);
+    }
+})->with([
+    ['lantern-on-the-water.musicxml', 1], ['skipping-stones.musicxml', 1], ['slow-weather.musicxml', 1], ['BeetAnGeSample.xml', 1],
+    // All of these are as loud, or more than two phrases are.
+    ['Dichterliebe01.xml', 0], ['MozaVeilSample.xml', 0], ['Telemann.xml', 0],
+]);
 
 it('plays an echo softer, in terraces by a grade, and says where it is none', function (): void {
     $echo = fn (School $school): float => shaped(twice(), [], $school)->part(Arcs::class)->all[1]->level;
