@@ -135,9 +135,9 @@ test('an answer about some bars renews what it knows whole and keeps the curve o
     expect(merged.profile).toEqual([60, 0, 60]);
 });
 
-test('the strip shows the curve of the piece with its climax', () => {
+test('the strip shows the curve of the piece and where it is loudest', () => {
     const columns = shapeStrip({ phrases: [], levels: [], profile: [64, 0, 96], findings: [] });
-    expect(columns.map(({ says }) => says)).toEqual(['up to mp', 'silent', 'up to f, the climax']);
+    expect(columns.map(({ says }) => says)).toEqual(['up to mp', 'silent', 'up to f, the loudest']);
     expect(dynamicOf(70)).toBe('mp');
     expect([signed(3), signed(-2.5), signed(0)]).toEqual(['+3', '−2.5', '0']);
 });

@@ -13,6 +13,6 @@ export function shapeStrip(shape: ShapeAnswer): StripColumn[] {
         height: velocity / LOUDEST,
         look: velocity > 0 && velocity === most ? 'cloudy' : velocity >= 0.8 * most ? 'veiled' : 'clear',
         sign: signs.get(index) ?? null,
-        says: velocity === 0 ? 'silent' : `up to ${dynamicOf(velocity)}${velocity === most ? ', the climax' : ''}${signs.has(index) ? ', with findings' : ''}`,
+        says: velocity === 0 ? 'silent' : `up to ${dynamicOf(velocity)}${velocity === most ? ', the loudest' : ''}${signs.has(index) ? ', with findings' : ''}`,
     }));
 }
