@@ -29,7 +29,7 @@ final class ShapeCraft implements Craft
             ->mark('arch', ArchMark::class)->mark('manner', MannerMark::class)->mark('nudge', NudgeMark::class)
             ->contributes(new PlannedDynamics, new LevelHabits(
                 fn (Plan $plan): bool => $plan->settings(Shaping::class)->school->shapes(),
-                new PhraseArches, new MetricWeight, new RepeatedStrokes, new PassingHighNotes, new AfterLongNotes, new Leaning, new UpBeats,
+                new PhraseArches, new MetricWeight, new RepeatedStrokes, new PassingHighNotes, new AfterLongNotes, new Leaning, new UpBeats, new TenutoWeight,
             ), new Nudges)
             ->answer('shape', ShapeAnswer::class)
             ->finds(FindingKind::class, Action::class)

@@ -205,6 +205,20 @@ it('finds repeated notes that the teacher has made alike', function (): void {
     expect(shapeKinds(shaped($xml)))->not->toContain('repeated-alike')->and(shapeKinds(shaped($xml, $alike)))->toContain('repeated-alike');
 });
 
+it('leans on what the print leans on: a tenuto, a dissonance before its resolution', function (): void {
+    $reasons = function (string $xml, string $name): array {
+        $performance = shaped($xml);
+        $note = array_values(array_filter($performance->score()->notes, fn (Note $note): bool => $note->inWords() === $name))[0];
+
+        return array_map(fn (LedgerEntry $entry): string => $entry->reason, $performance->levels()->ledger($note));
+    };
+    $tenuto = MusicXml::part(MusicXml::attributes().MusicXml::line('C5:4 D5:4').MusicXml::note('E5', 4, '', '<articulations><tenuto/></articulations>').MusicXml::line('F5:4'), MusicXml::line('G5:16'));
+    expect($reasons($tenuto, 'E5'))->toContain('tenuto: with weight')->and($reasons($tenuto, 'D5'))->not->toContain('tenuto: with weight');
+    // B over C major leans on C.
+    $leans = MusicXml::piano([['C5:8 B4:8', 'C3+E3+G3:8 G2+D3+F3:8'], ['F5:8 E5:8', 'C3+E3+G3:16'], ['C5:16', 'C3+E3+G3:16']]);
+    expect($reasons($leans, 'F5'))->toContain('a dissonance that leans')->and($reasons($leans, 'E5'))->toContain('its resolution: lighter');
+});
+
 it('says what lies between two phrases', function (): void {
     $joins = fn (array $marks): array => array_column(Crafts::registry()->answer('shape', shaped(twice(), $marks))['phrases'], 'join');
     // The first phrase ends with a rest of a quarter, at 80 quarters a minute.
