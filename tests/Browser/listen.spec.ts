@@ -9,6 +9,8 @@ interface Start {
     at: number;
     now: number;
     rate: number;
+    /** Seconds of what is played. */
+    length: number;
 }
 
 declare global {
@@ -23,7 +25,7 @@ async function listen(page: Page): Promise<void> {
         window.starts = [];
         const start = Reflect.get<AudioBufferSourceNode, 'start'>(AudioBufferSourceNode.prototype, 'start');
         AudioBufferSourceNode.prototype.start = function (at = 0): void {
-            window.starts.push({ at, now: this.context.currentTime, rate: this.playbackRate.value });
+            window.starts.push({ at, now: this.context.currentTime, rate: this.playbackRate.value, length: this.buffer?.duration ?? 0 });
             start.call(this, at);
         };
     });
@@ -174,5 +176,14 @@ test('what is planned is compared with another version at a key, and played alon
     expect(notes[1]!.time).toBeCloseTo(60 / 76 / 0.7, 2);
     expect(Math.round(127 * notes[0]!.velocity)).toBe(planned[0]);
     expect(midi.tracks[0]!.controlChanges[64]!.length).toBeGreaterThan(20);
+    // The foot itself, where it is wanted: its recordings are shorter than any string's.
+    expect((await starts(page)).filter(({ length }) => length < 8)).toEqual([]);
+    await page.getByRole('combobox', { name: 'How fast' }).selectOption({ label: '110 % of the tempo' });
+    await page.getByRole('checkbox', { name: 'the foot itself is heard' }).check();
+    await page.keyboard.press('Escape');
+    await page.locator('.scroll').focus();
+    await page.keyboard.press('Home');
+    await page.keyboard.press(' ');
+    await expect.poll(async () => (await starts(page)).filter(({ length }) => length < 8).length, { timeout: 60_000 }).toBeGreaterThan(2);
     await expect(page.getByRole('checkbox', { name: 'a bar counted in' })).toBeChecked();
 });

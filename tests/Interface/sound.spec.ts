@@ -4,7 +4,7 @@ import { withFault } from '../../resources/js/sound/faults';
 import { isFault, planOf, VERSIONS } from '../../resources/js/sound/versions';
 import type { PlanDocument } from '@generated/plan';
 import type { Phrase } from '@generated/shape';
-import { countInOf } from '../../resources/js/sound/player';
+import { countInOf, stepsWithin } from '../../resources/js/sound/player';
 import type { KeyEvent, RenditionDocument } from '../../resources/js/types/generated/rendition';
 
 const key = (midi: number, start: number, end: number, layer: KeyEvent['layer'] = 'melody', velocity = 64): KeyEvent => ({
@@ -102,6 +102,12 @@ test('other versions are other plans: unshaped, echoes as loud, as it was before
     const arches = planOf('echo-alike', plan, around).marks.flatMap((mark) => (mark.kind === 'arch' ? [mark.level] : []));
     expect(arches).toEqual([3, 3, 3]);
     expect(VERSIONS.filter(({ value }) => isFault(value))).toHaveLength(6);
+});
+
+test('the foot is heard where it arrives and where it leaves', () => {
+    const steps = (from: number, to: number): string[] => stepsWithin(rendition, { from, to }).map(({ ms, move }) => `${ms} ${move}`);
+    expect(steps(0, 2000)).toEqual(['0 down', '500 up', '600 down', '1000 up']);
+    expect(steps(550, 1000)).toEqual(['600 down']);
 });
 
 test('a bar is counted in, to where playing begins', () => {

@@ -57,6 +57,10 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
                     <label
                         ><input type="checkbox" :checked="player.options.countIn" @change="player.set({ countIn: checked($event) })" /> a bar counted in</label
                     >
+                    <label
+                        ><input type="checkbox" :checked="player.options.foot" @change="player.set({ foot: checked($event) })" /> the foot itself is
+                        heard</label
+                    >
                     <fieldset>
                         <legend>Play along: leave out what you play</legend>
                         <ChoiceSelect

@@ -1,5 +1,5 @@
 import type { Tone } from './damping';
-import { SAMPLED_VELOCITY, type Samples } from './samples';
+import { SAMPLED_VELOCITY, type FootMove, type Samples } from './samples';
 
 /** Room for many notes at once. */
 const MASTER = 0.8;
@@ -7,6 +7,9 @@ const MASTER = 0.8;
 /** Hz to which a tone of least and of greatest velocity is bright: a soft hammer wakes fewer partials [start]. */
 const DARK = 900;
 const BRIGHT = 12_000;
+
+/** Of the loudness at which the foot was recorded. */
+const FOOT = 0.5;
 
 /** Seconds in which a string that is struck again gives way. */
 const GIVES_WAY = 0.012;
@@ -20,6 +23,8 @@ export const amplitude = (velocity: number): number => (velocity / SAMPLED_VELOC
 export interface Piano {
     /** Plays a tone; its times are turned into seconds of the context by `at`. */
     play(tone: Tone, at: (ms: number) => number): void;
+    /** Lets the pedal itself be heard, at a second of the context. */
+    step(move: FootMove, at: number): void;
     /** Stops everything that sounds or will. */
     silence(): void;
     output: AudioNode;
@@ -30,6 +35,7 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
     const output = context.createGain();
     output.gain.value = MASTER;
     output.connect(context.destination);
+    const steps = new Set<AudioBufferSourceNode>();
     const sounding = new Map<number, { source: AudioBufferSourceNode; level: GainNode }[]>();
 
     function play(tone: Tone, at: (ms: number) => number): void {
@@ -70,7 +76,21 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
         };
     }
 
+    function step(move: FootMove, at: number): void {
+        const buffer = samples.foot(move);
+        if (!buffer) return;
+        const source = context.createBufferSource();
+        source.buffer = buffer;
+        const level = context.createGain();
+        level.gain.value = FOOT;
+        source.connect(level).connect(output);
+        source.start(Math.max(context.currentTime, at));
+        steps.add(source);
+        source.onended = (): void => void steps.delete(source);
+    }
+
     function silence(): void {
+        steps.forEach((source) => source.stop());
         for (const { source, level } of [...sounding.values()].flat()) {
             level.gain.cancelScheduledValues(0);
             level.gain.setTargetAtTime(0, context.currentTime, GIVES_WAY);
@@ -78,5 +98,5 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
         }
     }
 
-    return { play, silence, output };
+    return { play, step, silence, output };
 }

@@ -1,5 +1,6 @@
 import { tonesOf, type Tone } from './damping';
 import type { Piano } from './piano';
+import type { FootMove } from './samples';
 import type { PlayedBar, RenditionDocument } from '@generated/rendition';
 
 /** Seconds ahead of which tones are handed to the audio clock, and how often the player looks. */
@@ -20,6 +21,8 @@ export interface Playing {
     /** A bar of clicks before. */
     countIn: boolean;
     isHeard: (event: RenditionDocument['events'][number]) => boolean;
+    /** Whether the pedal itself is heard. */
+    foot?: boolean;
 }
 
 export interface Player {
@@ -31,6 +34,20 @@ export interface Player {
 /** The tones that begin between two places and are heard, in order. */
 export function tonesWithin(rendition: RenditionDocument, { from, to, isHeard }: Pick<Playing, 'from' | 'to' | 'isHeard'>): Tone[] {
     return tonesOf(rendition.events, rendition.pedal).filter(({ ms }, index) => ms >= from - 1 && ms < to - 1 && isHeard(rendition.events[index]!));
+}
+
+/** How far down a pedal is heard to arrive, of 127. */
+const DOWN = 40;
+
+/** When the pedal is heard to go down and to come up, between two places. */
+export function stepsWithin({ pedal }: Pick<RenditionDocument, 'pedal'>, { from, to }: Pick<Playing, 'from' | 'to'>): { ms: number; move: FootMove }[] {
+    let isDown = false;
+    return pedal.flatMap(({ ms, value }) => {
+        const goesDown = value >= DOWN;
+        if (goesDown === isDown) return [];
+        isDown = goesDown;
+        return ms >= from && ms < to ? [{ ms, move: goesDown ? ('down' as const) : ('up' as const) }] : [];
+    });
 }
 
 /** Clicks of a bar before a place: at the beats of the bar it stands in, as far as they come before it, after those of a whole bar. */
@@ -56,12 +73,14 @@ export function startPlayer(
     ended: () => void,
 ): Player & { late: () => number } {
     const tones = tonesWithin(rendition, how);
+    const steps = how.foot ? stepsWithin(rendition, how) : [];
     const clicks = how.countIn ? countInOf(rendition.bars, how.from) : [];
     const lead = clicks.length > 0 ? (how.from - clicks[0]!.ms) / how.rate / 1000 : 0;
     /** Context seconds at which `how.from` is heard, in the present round. */
     let begin = context.currentTime + LEAD + lead;
     const length = (how.to - how.from) / how.rate / 1000;
     let next = 0;
+    let nextStep = 0;
     let late = 0;
     for (const { ms, accent } of clicks) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
 
@@ -72,10 +91,14 @@ export function startPlayer(
             late += at(tone.ms) < context.currentTime ? 1 : 0;
             piano.play(tone, at);
         }
+        while (nextStep < steps.length && at(steps[nextStep]!.ms) < context.currentTime + AHEAD) {
+            const { ms, move } = steps[nextStep++]!;
+            piano.step(move, at(ms));
+        }
         if (context.currentTime < begin + length - AHEAD) return;
         if (how.loop && next >= tones.length) {
             begin += length;
-            next = 0;
+            next = nextStep = 0;
         } else if (!how.loop && context.currentTime > begin + length) {
             stop();
             ended();

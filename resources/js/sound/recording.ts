@@ -1,7 +1,7 @@
 import toWav from 'audiobuffer-to-wav';
 import type { RenditionDocument } from '@generated/rendition';
 import { createPiano } from './piano';
-import { tonesWithin, type Playing } from './player';
+import { stepsWithin, tonesWithin, type Playing } from './player';
 import type { Samples } from './samples';
 
 const SAMPLE_RATE = 44_100;
@@ -27,7 +27,7 @@ const LOUDEST = 0.98;
 export async function record(
     samples: Samples,
     rendition: RenditionDocument,
-    how: Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard'>,
+    how: Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard' | 'foot'>,
     onProgress: (share: number) => void,
 ): Promise<Blob> {
     const seconds = (ms: number): number => (ms - how.from) / how.rate / 1000;
@@ -36,6 +36,7 @@ export async function record(
     const context = new OfflineAudioContext(1, Math.ceil(length * SAMPLE_RATE), SAMPLE_RATE);
     const piano = createPiano(context, samples);
     const tones = tonesWithin(rendition, how);
+    if (how.foot) for (const { ms, move } of stepsWithin(rendition, how)) piano.step(move, seconds(ms));
     let next = 0;
     const prepare = (until: number): void => {
         for (let tone = tones[next]; tone && seconds(tone.ms) < until; tone = tones[++next]) piano.play(tone, (ms) => Math.max(0, seconds(ms)));

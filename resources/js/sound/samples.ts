@@ -1,4 +1,4 @@
-import SAMPLES from 'virtual:piano-samples';
+import SAMPLES, { foot as FOOT } from 'virtual:piano-samples';
 
 /** Velocity of the samples. */
 export const SAMPLED_VELOCITY = 64;
@@ -12,9 +12,13 @@ const ENOUGH = 12;
 /** How many are loaded at a time. */
 const AT_A_TIME = 4;
 
+export type FootMove = 'down' | 'up';
+
 export interface Samples {
     /** The nearest sample that is there, and by how many semitones it must be raised. */
     nearest(midi: number): { buffer: AudioBuffer; semitones: number } | null;
+    /** What the pedal sounds like by itself; null while it is not there. */
+    foot(move: FootMove): AudioBuffer | null;
     /** Bytes of decoded sound. */
     bytes(): number;
 }
@@ -26,6 +30,8 @@ export interface Samples {
  */
 export function loadSamples(context: BaseAudioContext, onProgress: (share: number) => void): Samples & { first: Promise<void>; all: Promise<void> } {
     const buffers = new Map<number, AudioBuffer>();
+    const foot = new Map<FootMove, AudioBuffer>();
+    const load = async (url: string): Promise<AudioBuffer> => trimmed(context, await context.decodeAudioData(await (await fetch(url)).arrayBuffer()));
     // Every minor third there is one.
     const files = Object.entries(SAMPLES)
         .map(([midi, url]) => ({ midi: Number(midi), url }))
@@ -35,13 +41,15 @@ export function loadSamples(context: BaseAudioContext, onProgress: (share: numbe
     const first = new Promise<void>((resolve) => (isFirst = resolve));
     const worker = async (): Promise<void> => {
         for (let file = files[next++]; file; file = files[next++]) {
-            const bytes = await (await fetch(file.url)).arrayBuffer();
-            buffers.set(file.midi, trimmed(context, await context.decodeAudioData(bytes)));
+            buffers.set(file.midi, await load(file.url));
             onProgress(buffers.size / files.length);
             if (buffers.size >= ENOUGH) isFirst();
         }
     };
-    const all = Promise.all(Array.from({ length: AT_A_TIME }, worker)).then(() => isFirst());
+    const all = Promise.all(Array.from({ length: AT_A_TIME }, worker)).then(async () => {
+        isFirst();
+        for (const move of ['down', 'up'] as const) foot.set(move, await load(FOOT[move]));
+    });
     return {
         first,
         all,
@@ -49,6 +57,7 @@ export function loadSamples(context: BaseAudioContext, onProgress: (share: numbe
             const found = [...buffers.keys()].sort((a, b) => Math.abs(a - midi) - Math.abs(b - midi))[0];
             return found === undefined ? null : { buffer: buffers.get(found)!, semitones: midi - found };
         },
+        foot: (move) => foot.get(move) ?? null,
         bytes: () => [...buffers.values()].reduce((sum, { length, numberOfChannels }) => sum + 4 * length * numberOfChannels, 0),
     };
 }

@@ -18,6 +18,8 @@ export interface Listening {
     tempo: number;
     loop: boolean;
     countIn: boolean;
+    /** Whether the pedal itself is heard. */
+    foot: boolean;
     /** Hands and layers that are left out. */
     muted: (KeyEvent['hand'] | KeyEvent['layer'])[];
 }
@@ -28,7 +30,7 @@ export interface Listening {
  * @param phrases of the plan, asked for where a version needs them
  */
 export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProps['score']['moments'], phrases: () => Promise<Around['phrases']>) {
-    const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, muted: [] });
+    const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, foot: false, muted: [] });
     const state = ref<'still' | 'loading' | 'playing'>('still');
     /** Share of the samples that are loaded. */
     const loaded = ref(0);
@@ -84,11 +86,11 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         return [from, end];
     }
 
-    function heard(document: RenditionDocument): Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard'> {
+    function heard(document: RenditionDocument): Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard' | 'foot'> {
         const [from, to] = stretch(document);
         const muted = new Set<string>(options.muted);
 
-        return { from, to, rate: options.tempo / 100, isHeard: ({ hand, layer }) => !muted.has(hand) && !muted.has(layer) };
+        return { from, to, rate: options.tempo / 100, foot: options.foot, isHeard: ({ hand, layer }) => !muted.has(hand) && !muted.has(layer) };
     }
 
     async function play(): Promise<void> {

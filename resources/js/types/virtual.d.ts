@@ -1,4 +1,6 @@
 declare module 'virtual:piano-samples' {
+    /** Addresses of what the foot itself sounds like. */
+    export const foot: Readonly<Record<'down' | 'up', string>>;
     /** Where the samples of the grand are, by MIDI number. */
     const samples: Record<string, string>;
     export default samples;
