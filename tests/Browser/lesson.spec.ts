@@ -150,30 +150,30 @@ test('dragging the end of a pedal shows the blur on the way', async ({ page }) =
     const band = line.locator('.band.muddy, .band.cloudy');
     await expect(band).toHaveCount(0);
 
-    // The pedal of bar 1 is drawn out, over the change on beat 4, into bar 2.
+    // The pedal of bar 1 is drawn out, over the change on beat 4 and those after it, into bar 4.
     const handle = line.locator('.handle[data-end="to"]').first();
     const box = (await handle.boundingBox())!;
     const sheet = (await line.boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
-    await page.mouse.move(sheet.x + sheet.width * 0.36, box.y + 10, { steps: 12 });
+    await page.mouse.move(sheet.x + sheet.width * 0.53, box.y + 10, { steps: 12 });
     await expect(band.first()).toBeVisible();
     await expect(page.getByText('Undo')).toBeDisabled();
     await page.mouse.up();
     await saved(page);
     const after = (await spans(page)).find(({ from }) => from === '1+0');
     expect(after?.origin).toBe('teacher');
-    expect(after?.to.startsWith('2+') || after?.to.startsWith('3+')).toBe(true);
+    expect(after?.to).toMatch(/^[45]\+/);
     await expect(line.locator('.flag').first()).toBeVisible();
 
     // The finding says so in words and is mended by one action.
     await line.locator('.flag').first().click();
     const finding = page.locator('.finding').first();
     await expect(finding).toContainText(/still rings|muddy/);
-    const flags = await line.locator('.flag').count();
+    const said = (await finding.locator('p').first().textContent())!.trim();
     await finding.getByRole('button').first().click();
     await saved(page);
-    await expect.poll(() => line.locator('.flag').count()).toBeLessThan(flags);
+    await expect(page.locator('.finding', { hasText: said })).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await saved(page);
@@ -309,7 +309,7 @@ test('a piece is counted, with its cross-rhythms spelled out', async ({ page }) 
     await expect(inspector).toContainText('1 e & a 2 e & a');
     expect(await seriousViolations(page)).toEqual([]);
     // The views follow each other in working order.
-    for (const view of ['Hand', 'Touch', 'Pedal', 'Read']) {
+    for (const view of ['Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Read']) {
         await page.keyboard.press('v');
         await expect(page.getByRole('button', { name: view, exact: true })).toHaveAttribute('aria-pressed', 'true');
     }
