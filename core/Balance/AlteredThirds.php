@@ -32,7 +32,7 @@ final class AlteredThirds implements LevelHabit
      */
     public static function find(Performance $performance): array
     {
-        $layers = $performance->reading()->layers;
+        $reading = $performance->reading();
         $chords = Harmony::chords($performance->reading()->harmonies);
         $found = [];
         foreach ($chords as $index => $chord) {
@@ -42,7 +42,7 @@ final class AlteredThirds implements LevelHabit
                 continue;
             }
             foreach ($performance->score()->notesIn($chord->from, $chord->to) as $note) {
-                if (! $note->onset->isLessThan($chord->from) && $note->midi % 12 === $third && ($layers[$note->id] ?? null)?->layer !== Layer::Bass) {
+                if (! $note->onset->isLessThan($chord->from) && $note->midi % 12 === $third && $reading->layerOf($note) !== Layer::Bass) {
                     $found[$note->id] = [$note, $chord->quality === Quality::Minor ? 'minor' : 'major'];
                     break;
                 }

@@ -24,10 +24,10 @@ final class BrokenFigures implements LevelHabit
 
     public function entries(Performance $performance): array
     {
-        $layers = $performance->reading()->layers;
+        $reading = $performance->reading();
         $figures = $chords = [];
         foreach ($performance->score()->notes as $note) {
-            if (! $note->grace && ($layers[$note->id] ?? null)?->layer === Layer::Filling) {
+            if (! $note->grace && $reading->layerOf($note) === Layer::Filling) {
                 $line = "$note->measure/$note->staff/$note->voice";
                 $figures[$line][] = $note;
                 $chords[$line][(string) $note->onset] = true;

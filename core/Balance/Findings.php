@@ -57,12 +57,12 @@ final readonly class Findings
         if (! $this->performance->plan->settings(Balancing::class)->balances()) {
             return [];
         }
-        $layers = $this->performance->reading()->layers;
+        $reading = $this->performance->reading();
         $findings = [];
         $last = $this->lastSung();
         foreach ($this->audibility->all as $one) {
             // The last note may fade as it will.
-            if ($one->note !== $last && ($layers[$one->note->id] ?? null)?->layer === Layer::Melody) {
+            if ($one->note !== $last && $reading->layerOf($one->note) === Layer::Melody) {
                 $findings[] = $this->masked($one) ?? $this->notOver($one);
             }
         }
@@ -74,7 +74,7 @@ final readonly class Findings
     {
         $last = null;
         foreach ($this->audibility->all as $one) {
-            $last = ($this->performance->reading()->layers[$one->note->id] ?? null)?->layer === Layer::Melody ? $one->note : $last;
+            $last = $this->performance->reading()->layerOf($one->note) === Layer::Melody ? $one->note : $last;
         }
 
         return $last;
@@ -159,7 +159,7 @@ final readonly class Findings
         $levels = $this->performance->levels();
         $findings = [];
         foreach (AlteredThirds::find($this->performance) as [$note, $mode]) {
-            $layer = fn (Note $one): ?Layer => ($this->performance->reading()->layers[$one->id] ?? null)?->layer;
+            $layer = fn (Note $one): ?Layer => $this->performance->reading()->layerOf($one);
             $beside = array_map($levels->velocity(...), array_values(array_filter(
                 $this->performance->score()->notes, fn (Note $one): bool => $one !== $note && ! $one->grace && $one->onset->equals($note->onset) && $layer($one) === $layer($note),
             )));

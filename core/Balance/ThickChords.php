@@ -24,13 +24,13 @@ final class ThickChords implements LevelHabit
 
     public function entries(Performance $performance): array
     {
-        $layers = $performance->reading()->layers;
+        $reading = $performance->reading();
         $under = $sung = [];
         foreach ($performance->score()->notes as $note) {
             if ($note->grace) {
                 continue;
             }
-            if (($layers[$note->id] ?? null)?->layer === Layer::Melody) {
+            if ($reading->layerOf($note) === Layer::Melody) {
                 $sung[(string) $note->onset] = true;
             } else {
                 $under[(string) $note->onset][] = $note->id;

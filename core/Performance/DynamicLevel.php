@@ -17,11 +17,13 @@ final class DynamicLevel
     /**
      * @param  float  $velocity  MIDI
      * @param  string  $name  the mark's letters, or where the level comes from
+     * @param  int  $led  1 where a hairpin has grown to it, -1 where one has fallen, 0 where a mark stands
      */
     public function __construct(
         public readonly Fraction $from,
         public readonly float $velocity,
         public readonly string $name,
+        public readonly int $led = 0,
     ) {
     }
 }

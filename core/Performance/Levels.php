@@ -39,7 +39,7 @@ final class Levels
      */
     public static function printed(Score $score): self
     {
-        return self::with($score, []);
+        return self::with(new PrintedDynamics($score), []);
     }
 
     /**
@@ -47,10 +47,8 @@ final class Levels
      *
      * @param  list<LevelRule>  $contributed
      */
-    public static function with(Score $score, array $contributed): self
+    public static function with(PrintedDynamics $dynamics, array $contributed): self
     {
-        $dynamics = new PrintedDynamics($score);
-
         return new self([$dynamics, ...$contributed, new PrintedStresses($dynamics)]);
     }
 

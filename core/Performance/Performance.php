@@ -104,11 +104,19 @@ final class Performance
     }
 
     /**
+     * What the print says of loudness, and the teacher in its place.
+     */
+    public function dynamics(): PrintedDynamics
+    {
+        return $this->once('dynamics', fn (): PrintedDynamics => new PrintedDynamics($this->score()));
+    }
+
+    /**
      * How loud every note is.
      */
     public function levels(): Levels
     {
-        return $this->once('levels', fn (): Levels => Levels::with($this->score(), array_map(
+        return $this->once('levels', fn (): Levels => Levels::with($this->dynamics(), array_map(
             fn (ShapesLevels $one): LevelRule => $one->levels($this), $this->contributions->levels,
         )));
     }

@@ -22,11 +22,6 @@ final class PrintedDynamics implements LevelRule
     /** What a level is called that the file gives in velocities. */
     private const FROM_FILE = 'as the file says';
 
-    /** What a level is called that a hairpin has led to. */
-    private const GROWN = ' grown';
-
-    private const FALLEN = ' fallen';
-
     /** What a level is called that the teacher has put there. */
     private const OWN = ', yours';
 
@@ -87,7 +82,7 @@ final class PrintedDynamics implements LevelRule
             foreach ($levels as $level) {
                 if ($from->isLessThan($level->from) && $level->from->isLessThan($to)) {
                     $most = max($most, $level->velocity);
-                } elseif ($level->from->equals($to) && str_ends_with($level->name, self::GROWN)) {
+                } elseif ($level->from->equals($to) && $level->led > 0) {
                     $most = max($most, $level->velocity);
                 }
             }
@@ -119,7 +114,7 @@ final class PrintedDynamics implements LevelRule
     {
         foreach ($this->levels as $levels) {
             foreach ($levels as $index => $level) {
-                if ($index > 0 && $level->from->equals($at) && ! str_ends_with($level->name, self::GROWN) && ! str_ends_with($level->name, self::FALLEN) && $level->goal === null) {
+                if ($index > 0 && $level->from->equals($at) && $level->led === 0 && $level->goal === null) {
                     return true;
                 }
             }
@@ -174,10 +169,10 @@ final class PrintedDynamics implements LevelRule
                 if ($mark->value === 'stop' && $wedge !== null) {
                     [$level, $direction] = $wedge;
                     $level->goal = $this->goal($marks, $mark, $staff, $level->velocity, $direction);
-                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name".($direction > 0 ? self::GROWN : self::FALLEN));
+                    $levels[] = new DynamicLevel($mark->onset, $level->goal, "$now->name ".($direction > 0 ? 'grown' : 'fallen'), $direction);
                     $wedge = null;
                 } elseif ($mark->value === 'crescendo' || $mark->value === 'diminuendo') {
-                    $levels[] = $begun = new DynamicLevel($mark->onset, $now->velocity, $now->name);
+                    $levels[] = $begun = new DynamicLevel($mark->onset, $now->velocity, $now->name, $now->led);
                     $wedge = [$begun, $mark->value === 'crescendo' ? 1 : -1];
                 }
 

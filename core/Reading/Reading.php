@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -55,6 +56,14 @@ final readonly class Reading
             $score, $keys, $harmonies, PhraseReader::read($score, $layers, $textures, $harmonies), self::likenesses($score, $hands, $layers),
             Patterns::find($score, $hands), $layers, $hands, $textures, InnerLines::find($score, $layers), new Corrections,
         );
+    }
+
+    /**
+     * What a note is for; null for one that was not read.
+     */
+    public function layerOf(Note $note): ?Layer
+    {
+        return ($this->layers[$note->id] ?? null)?->layer;
     }
 
     /**

@@ -26,11 +26,6 @@ final class Ornaments
     /** Share of a note after which a delayed turn begins [start]. */
     private const DELAYED = 0.5;
 
-    /** Semitones of the natural steps from C, and letters in the order in which sharps come. */
-    private const NATURAL = ['C' => 0, 'D' => 2, 'E' => 4, 'F' => 5, 'G' => 7, 'A' => 9, 'B' => 11];
-
-    private const SHARPS = 'FCGDAEB';
-
     private const TRILLS = ['trill-mark', 'shake'];
 
     /** @var array<string, float> seconds by which a note of a rolled chord comes later or sooner, by id */
@@ -203,16 +198,7 @@ final class Ornaments
      */
     private function neighbour(Note $note, int $step): int
     {
-        $letters = array_keys(self::NATURAL);
-        $place = (int) array_search($note->pitch->step, $letters, true) + $step;
-        $octave = $note->pitch->octave + ($place < 0 ? -1 : ($place > 6 ? 1 : 0));
-        $letter = $letters[($place + 7) % 7];
-        $fifths = $this->score->measures[$note->measure]->fifths;
-        $rank = (int) strpos(self::SHARPS, $letter);
-        $alter = $fifths > 0 && $rank < $fifths ? 1 : ($fifths < 0 && 6 - $rank < -$fifths ? -1 : 0);
-        $written = 12 * ($octave + 1) + self::NATURAL[$letter] + $alter;
-
-        return $written + $note->midi - $note->pitch->midi();
+        return $note->pitch->neighbour($step, $this->score->measures[$note->measure]->fifths)->midi() + $note->midi - $note->pitch->midi();
     }
 
     private static function place(Note $note): string

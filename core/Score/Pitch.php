@@ -37,6 +37,24 @@ final readonly class Pitch
     }
 
     /**
+     * The next note above or below in a key.
+     *
+     * @param  int  $step  1 or -1
+     * @param  int  $fifths  sharps (positive) or flats (negative) of the signature
+     */
+    public function neighbour(int $step, int $fifths): self
+    {
+        $letters = array_keys(self::SEMITONES);
+        $place = (int) array_search($this->step, $letters, true) + $step;
+        $letter = $letters[($place + 7) % 7];
+        // Sharps come from F on, flats from B back.
+        $rank = self::FIFTHS[$letter] + 1;
+        $alter = $fifths > 0 && $rank < $fifths ? 1 : ($fifths < 0 && 6 - $rank < -$fifths ? -1 : 0);
+
+        return new self($letter, $alter, $this->octave + ($place < 0 ? -1 : ($place > 6 ? 1 : 0)));
+    }
+
+    /**
      * The name without octave, as "Bb" or "F#".
      */
     public function name(): string

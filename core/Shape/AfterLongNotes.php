@@ -7,7 +7,6 @@ namespace Tarnwind\Core\Shape;
 use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
-use Tarnwind\Core\Performance\PrintedDynamics;
 
 /**
  * Lets a note after a long one join the level to which that has decayed: struck as loud as it, it would bump [trade].
@@ -29,7 +28,7 @@ final class AfterLongNotes implements LevelHabit
     {
         $tempo = $performance->tempo();
         $decay = $performance->student->piano->kind->decay();
-        $printed = new PrintedDynamics($performance->score());
+        $printed = $performance->dynamics();
         $line = $performance->part(Line::class)->all;
         $struck = [];
         foreach ($performance->score()->notes as $note) {

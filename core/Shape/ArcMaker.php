@@ -67,7 +67,7 @@ final readonly class ArcMaker
         [$score, $reading, $plan] = [$performance->score(), $performance->reading(), $performance->plan];
         $this->score = $score;
         $this->school = $plan->settings(Shaping::class)->school;
-        $this->printed = new PrintedDynamics($score);
+        $this->printed = $performance->dynamics();
         $this->goals = new Goals($score, $reading);
         $this->phrases = Phrase::all($score, $reading);
         $this->ownGoals = array_fill_keys(array_map(fn (GoalMark $mark): string => $mark->note, $plan->marksOf(GoalMark::class)), true);

@@ -48,7 +48,7 @@ final class MetricWeight implements LevelHabit
             $isTriple = $measure->time->length()->dividedBy($measure->time->beat())->toFloat() === 3.0;
             $isWaltz = $isTriple && ($reading->textures[$note->measure] ?? null) === BarTexture::BassChordChord;
             $isQuick = $note->duration->toFloat() <= self::QUICK * $measure->time->beat()->toFloat();
-            $isTune = ($reading->layers[$note->id] ?? null)?->layer === Layer::Melody;
+            $isTune = $reading->layerOf($note) === Layer::Melody;
             [$reason, $value] = match (true) {
                 $isSlavonic && $isTriple && $weight === 0.5 && $offset->equals($measure->time->beat()) => ['a dance that leans on two', self::LEANED_BEAT],
                 $isQuick && $weight >= 0.5 => ['', 0.0],

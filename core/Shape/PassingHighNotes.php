@@ -41,11 +41,11 @@ final class PassingHighNotes implements LevelHabit
     public static function find(Performance $performance): array
     {
         $line = $performance->part(Line::class)->all;
-        $layers = $performance->reading()->layers;
+        $reading = $performance->reading();
         $found = [];
         foreach ($line as $place => [$note, $arc]) {
             [$before, $after] = [$line[$place - 1][0] ?? null, $line[$place + 1][0] ?? null];
-            if (($layers[$note->id] ?? null)?->layer !== Layer::Melody || $before === null || $after === null || $note === $arc->goal || ! $arc->phrase->holds($before->onset) || ! $arc->phrase->holds($after->onset)) {
+            if ($reading->layerOf($note) !== Layer::Melody || $before === null || $after === null || $note === $arc->goal || ! $arc->phrase->holds($before->onset) || ! $arc->phrase->holds($after->onset)) {
                 continue;
             }
             $measure = $performance->written->measures[$note->measure];

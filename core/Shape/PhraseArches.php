@@ -23,14 +23,14 @@ final class PhraseArches implements LevelHabit
     public function entries(Performance $performance): array
     {
         $arcs = $performance->part(Arcs::class);
-        $layers = $performance->reading()->layers;
+        $reading = $performance->reading();
         $entries = [];
         foreach ($performance->score()->notes as $note) {
             $arc = $arcs->at($note->onset);
             if ($arc === null) {
                 continue;
             }
-            $share = ($layers[$note->id] ?? null)?->layer === Layer::Melody ? 1.0 : self::ALONG;
+            $share = $reading->layerOf($note) === Layer::Melody ? 1.0 : self::ALONG;
             $arch = $arc->at($note->onset->toFloat());
             $arch *= $arch > 0 ? $share : 1.0;
             $entries[$note->id] = [

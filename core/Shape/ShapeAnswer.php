@@ -60,7 +60,7 @@ final class ShapeAnswer implements Answer
 
                 return [
                     'note' => $note->id, 'name' => $note->inWords(), 'midi' => $note->midi, 'measure' => $note->measure, 'at' => round($note->onset->toFloat(), 4), 'end' => round($note->end()->toFloat(), 4),
-                    'layer' => ($reading->layers[$note->id] ?? null)?->layer->value, 'hand' => ($reading->hands[$note->id] ?? null)?->value,
+                    'layer' => $reading->layerOf($note)?->value, 'hand' => ($reading->hands[$note->id] ?? null)?->value,
                     'velocity' => round(array_sum(array_column($ledger, 'value')), 1), 'printed' => round($printed->velocity($note), 1), 'ledger' => $ledger,
                 ];
             }, $told->of($played->notes, fn (Note $note): int => $note->measure)),

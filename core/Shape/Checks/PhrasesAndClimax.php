@@ -42,7 +42,7 @@ final readonly class PhrasesAndClimax
     public function __construct(private Performance $performance)
     {
         $this->school = $performance->plan->settings(Shaping::class)->school;
-        $this->printed = new PrintedDynamics($performance->score());
+        $this->printed = $performance->dynamics();
         $this->arcs = $performance->part(Arcs::class)->all;
     }
 

@@ -10,7 +10,6 @@ use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
-use Tarnwind\Core\Performance\PrintedDynamics;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Shape\Action;
@@ -69,7 +68,7 @@ final readonly class SingleNotes
     private function bumps(): array
     {
         $tempo = $this->performance->tempo();
-        $printed = new PrintedDynamics($this->performance->score());
+        $printed = $this->performance->dynamics();
         // Where a slur begins, something new does.
         $notes = array_column($this->performance->score()->notes, null, 'id');
         $begins = [];
@@ -220,7 +219,7 @@ final readonly class SingleNotes
      */
     private function isSung(Note $note): bool
     {
-        return ($this->performance->reading()->layers[$note->id] ?? null)?->layer === Layer::Melody;
+        return $this->performance->reading()->layerOf($note) === Layer::Melody;
     }
 
     private function softer(Note $note, FindingKind $kind, Severity $severity, float $value, float $limit, float $change, string $reason): Finding
