@@ -106,7 +106,7 @@ final class Student extends Model
      */
     public function profile(): Profile
     {
-        return new Profile($this->hands(), $this->rates(), $this->piano(), $this->half_pedal);
+        return new Profile($this->hands(), $this->rates(), $this->piano(), $this->half_pedal, $this->sostenuto);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Craft;
 
 use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Fraction;
 
 /**
  * What is asked of an answer beside the plan.
@@ -53,6 +54,18 @@ final readonly class Asked
         $value = $this->more[$name] ?? null;
 
         return is_string($value) ? $value : throw new InvalidQuestion("\"$name\" is missing.");
+    }
+
+    /**
+     * A place in quarters from the beginning.
+     *
+     * @throws InvalidQuestion if it is not given
+     */
+    public function fraction(string $name): Fraction
+    {
+        $value = $this->string($name);
+
+        return Fraction::isWritten($value) ? Fraction::parse($value) : throw new InvalidQuestion("\"$name\" is a place in quarters.");
     }
 
     /**

@@ -17,4 +17,13 @@ enum Action: string
 
     /** No pedal is left. */
     case Erase = 'erase';
+
+    /** Half way down. */
+    case Halve = 'halve';
+
+    /** Half pedal in place of the middle one. */
+    case HalfInstead = 'half-instead';
+
+    /** The printed mark in place of what is planned under it. */
+    case AsPrinted = 'as-printed';
 }

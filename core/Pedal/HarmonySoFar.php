@@ -11,12 +11,6 @@ use Tarnwind\Core\Reading\Harmony;
  */
 final class HarmonySoFar
 {
-    /** A note this near to the bass, in semitones, is the bass moving by step. */
-    private const STEP = 2;
-
-    /** The lowest key, or what it has moved to by step. */
-    public ?int $bass = null;
-
     private ?Harmony $harmony = null;
 
     /** @var array<int, true> keys of chord notes */
@@ -26,14 +20,10 @@ final class HarmonySoFar
     {
         if ($harmony !== $this->harmony) {
             $this->harmony = $harmony;
-            $this->bass = null;
             $this->keys = [];
         }
         $chord = $harmony?->pitchClasses() ?? [];
-        foreach (array_reverse($moment->strikes) as $strike) {
-            if ($this->bass === null || $strike->midi <= $this->bass + self::STEP) {
-                $this->bass = $strike->midi;
-            }
+        foreach ($moment->strikes as $strike) {
             if (in_array($strike->midi % 12, $chord, true)) {
                 $this->keys[$strike->midi] = true;
             }

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Craft\Answer;
 use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
+use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
@@ -17,9 +18,12 @@ use Tarnwind\Core\Plan\Aspect;
  */
 final class PedalAnswer implements Answer
 {
+    /** Of dampers off nothing is said to be missing. */
+    private const NOT_MISSED = [FindingKind::PedalNeeded, FindingKind::GapInLine];
+
     public static function restsOn(): array
     {
-        return [...Timeline::restsOn(), Aspect::Foot, Aspect::Intended];
+        return [...Timeline::restsOn(), Aspect::Foot, Aspect::Intended, Aspect::Suggestions];
     }
 
     public static function excerpt(): Excerpt
@@ -30,10 +34,15 @@ final class PedalAnswer implements Answer
     public static function of(Performance $performance, Asked $asked): array
     {
         $timeline = $performance->part(Timeline::class);
-        [$from, $to] = $asked->bars === null ? [null, null] : $timeline->places($asked->bars);
-        $examination = Examiner::examine($timeline, $performance->spans(), $performance->student->piano->kind->decay(), $from, $to);
-
-        $findings = Intended::of($performance->plan, PedalCraft::NAME)->without($examination->findings, $performance->written);
+        [$from, $to] = $asked->bars === null ? [null, null] : $timeline->around($asked->bars, $performance);
+        $pedals = $performance->pedals();
+        $resonance = new Resonance($timeline, $performance->student->piano->acoustics(), $pedals);
+        $examination = Examiner::examine($timeline, $pedals, $resonance, $from, $to);
+        $checked = PedalChecks::of($timeline, $pedals, $performance->student, $resonance, $timeline->printed($performance->written), $examination->from, $examination->to);
+        $all = Finding::inOrder([...$examination->findings, ...$checked]);
+        $told = $performance->plan->settings(PedalSettings::class)->school === School::DampersOff
+            ? array_values(array_filter($all, fn (Finding $finding): bool => ! in_array($finding->kind, self::NOT_MISSED, true))) : $all;
+        $findings = Intended::of($performance->plan, PedalCraft::NAME)->without($told, $performance->written);
 
         return [
             ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),

@@ -24,8 +24,10 @@ final class PedalCraft implements Craft
         $registry
             ->settings(PedalSettings::class)
             ->mark(PedalMark::SPAN, PedalMark::class)->mark(PedalMark::DRY, PedalMark::class)
+            ->mark(StretchKind::Soft->value, StretchMark::class)->mark(StretchKind::Sostenuto->value, StretchMark::class)->mark(StretchKind::Wash->value, StretchMark::class)
+            ->mark('passage', PassageMark::class)->mark('kept', KeptMark::class)
             ->contributes(new PlannedPedal)
-            ->answer('pedal', PedalAnswer::class)
+            ->answer('pedal', PedalAnswer::class)->answer('ring', RingAnswer::class)->answer('decisions', DecisionsAnswer::class)
             ->finds(FindingKind::class, Action::class)
             ->prints(new PrintedPedal)
             ->suggests(new SuggestedPedal)

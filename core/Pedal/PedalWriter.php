@@ -10,16 +10,20 @@ use Tarnwind\Core\Craft\ScoreWriter;
 use Tarnwind\Core\Notation\MusicXml\Directions;
 use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Notation\MusicXml\Xml;
-use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Manner;
+use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Score\Fraction;
 
 /**
- * Writes pedal spans as pedal directions with a line, under the lowest staff of the part, in place of the part's own.
+ * Writes the pedals under the lowest staff of the part, in place of the part's own: the damper pedal with a line or with signs,
+ * how deep and how it moves in words, the left and the middle pedal in words.
  */
 final class PedalWriter implements ScoreWriter
 {
+    private const FRACTIONS = ['three-quarter' => '¾', 'half' => '½', 'quarter' => '¼'];
+
     public function write(WorkingTree $tree, Performance $performance): void
     {
         $score = $performance->written;
@@ -31,34 +35,59 @@ final class PedalWriter implements ScoreWriter
         assert($owner instanceof DOMDocument);
         $staves = count($score->readParts) === 1 ? $score->staves() : 1;
         $directions = Directions::in($lowest, $staves > 1 ? $staves : null);
-        // Engravers do not draw chains of changes: there a change is an end and a beginning.
-        $pairs = $tree->forEngraving;
-        foreach (self::events($performance->spans(), $pairs) as [$at, $type, $half]) {
+        $signs = $performance->plan->settings(PedalSettings::class)->notation === PedalNotation::Signs;
+        // Engravers do not draw chains of changes, and signs have none: there a change is an end and a beginning.
+        foreach (self::events($performance->pedals(), $tree->forEngraving || $signs) as [$at, $type, $words]) {
             $measure = $score->measureAt($at);
-            if ($type === 'stop' && ! $pairs && $measure->index > 0 && $measure->start->equals($at)) {
+            // An end at the beginning of a bar would be drawn once more where a line of music begins with it.
+            if ($type === 'stop' && $measure->index > 0 && $measure->start->equals($at)) {
                 $measure = $score->measures[$measure->index - 1];
             }
-            $directions->insert($measure->index, $at->minus($measure->start), self::direction($owner, $type, $half));
+            $directions->insert($measure->index, $at->minus($measure->start), self::direction($owner, $type, $words, $signs));
         }
     }
 
     /**
-     * @param  list<Span>  $spans
-     * @return list<array{Fraction, string, bool}> place, type of pedal mark, half pedal
+     * @return list<array{Fraction, ?string, string}> place, type of pedal mark if there is one, words
      */
-    private static function events(array $spans, bool $pairs): array
+    private static function events(Pedals $pedals, bool $pairs): array
     {
         $events = [];
-        foreach ($spans as $index => $span) {
-            $changes = ! $pairs && $index > 0 && $spans[$index - 1]->up->equals($span->down);
-            $events[] = [$span->down, $changes ? 'change' : 'start', $span->depth === Depth::Half];
-            $next = $spans[$index + 1] ?? null;
+        foreach ($pedals->damper as $index => $span) {
+            $before = $pedals->damper[$index - 1] ?? null;
+            $changes = ! $pairs && $before !== null && $before->up->equals($span->down);
+            $events[] = [$span->down, $changes ? 'change' : 'start', self::inWords($span)];
+            if ($span->lifting !== null) {
+                $events[] = [$span->lifting, null, 'gradually up'];
+            }
+            $next = $pedals->damper[$index + 1] ?? null;
             if ($pairs || $next === null || ! $next->down->equals($span->up)) {
-                $events[] = [$span->up, 'stop', false];
+                $events[] = [$span->up, 'stop', ''];
+            }
+        }
+        foreach ([['una corda', 'tre corde', $pedals->soft], ['sost. ped.', 'sost. up', $pedals->sostenuto], ['senza ped.', '', $pedals->dry]] as [$begins, $ends, $stretches]) {
+            foreach ($stretches as $stretch) {
+                $events[] = [$stretch->from, null, $begins];
+                if ($ends !== '') {
+                    $events[] = [$stretch->to, null, $ends];
+                }
             }
         }
 
         return $events;
+    }
+
+    private static function inWords(Span $span): string
+    {
+        $depth = $span->depth->value();
+        $words = [
+            $span->depth->isFull() ? null : (is_int($depth) ? "$depth %" : self::FRACTIONS[$depth] ?? null),
+            $span->flutter ? 'flutter' : null,
+            $span->lowered === null ? null : 'gradually down',
+            $span->manner === Manner::Before ? 'pedal first' : null,
+        ];
+
+        return implode(', ', array_filter($words));
     }
 
     private static function clear(DOMElement $part): void
@@ -77,18 +106,23 @@ final class PedalWriter implements ScoreWriter
         }
     }
 
-    private static function direction(DOMDocument $tree, string $type, bool $half): DOMElement
+    private static function direction(DOMDocument $tree, ?string $type, string $words, bool $signs): DOMElement
     {
         $direction = $tree->createElement('direction');
         $direction->setAttribute('placement', 'below');
-        if ($half) {
+        if ($words !== '') {
             $kind = $direction->appendChild($tree->createElement('direction-type'));
-            $kind->appendChild($tree->createElement('words', '½'));
+            $kind->appendChild($tree->createElement('words'))->appendChild($tree->createTextNode($words));
         }
-        $pedal = $tree->createElement('pedal');
-        $pedal->setAttribute('type', $type);
-        $pedal->setAttribute('line', 'yes');
-        $direction->appendChild($tree->createElement('direction-type'))->appendChild($pedal);
+        if ($type !== null) {
+            $pedal = $tree->createElement('pedal');
+            $pedal->setAttribute('type', $type);
+            $pedal->setAttribute('line', $signs ? 'no' : 'yes');
+            if ($signs) {
+                $pedal->setAttribute('sign', 'yes');
+            }
+            $direction->appendChild($tree->createElement('direction-type'))->appendChild($pedal);
+        }
 
         return $direction;
     }

@@ -4,104 +4,137 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
-use Tarnwind\Core\Sound\Decay;
+use Tarnwind\Core\Performance\Depth;
 
 /**
  * The cheapest pedalling of a timeline, by dynamic programming over all moments.
  *
- * At each moment the dampers are up or down. A span begins with a change at an onset and ends at a later
- * moment; what is caught there is what the fingers still hold. The weights say what is cheap.
+ * At each moment the dampers are up or down. A span begins with a change at an onset, has a depth, and ends at a later
+ * moment; what is caught there is what the fingers still hold. The policy says what is cheap and what is settled.
  */
 final class Planner
 {
-    /** Foot movements closer than this, in seconds, are tiring [start]. */
-    public const FAST = 0.35;
-
-    /** A change off the strong beats costs more by this factor [start]. */
-    private const OFF_BEAT = 1.6;
-
     /** No span is longer, in seconds. */
     private const LONGEST = 40.0;
 
     /** A span this much dearer than a fresh change can never win again. */
-    private const HOPELESS = 3.0;
+    private const HOPELESS = 2.0;
 
     /** So many spans are compared at a moment; of more, as under a long shake, the dearest go. */
     private const MOST_SPANS = 160;
 
-    /** A moment's cost lasts at most this long, in seconds. */
-    private const LONGEST_STEP = 1.0;
+    private readonly Costs $costs;
 
-    /**
-     * @return list<array{int, int}> moments at which the pedal goes down and comes up
-     */
-    public static function plan(Timeline $timeline, Weights $weights, Decay $decay): array
+    /** @var array<int, float> cost of having the pedal down, by what it is since: a moment and a depth */
+    private array $down = [];
+
+    /** @var array<int, ?int> where a span came from: the span it ends, or null from no pedal */
+    private array $cameFrom = [];
+
+    /** @var array<int, ?int> by moment: the span whose lift is there, or null where the pedal was up before */
+    private array $upFrom = [];
+
+    private float $up = 0.0;
+
+    private float $upSince = -INF;
+
+    private readonly int $depths;
+
+    private function __construct(private readonly Timeline $timeline, private readonly Policy $policy, Resonance $resonance)
     {
-        $moments = $timeline->moments;
-        $last = count($moments) - 1;
-        $resonance = new Resonance($timeline, $decay);
-        $harmony = new HarmonySoFar;
-        /** @var array<int, float> $down cost of having the pedal down since a moment */
-        $down = [];
-        /** @var array<int, ?int> $cameFrom by moment of a change: the span it ends, or null from no pedal */
-        $cameFrom = [];
-        /** @var array<int, ?int> $upFrom by moment: the span whose lift is there, or null where the pedal was up before */
-        $upFrom = [];
-        $up = 0.0;
-        $upSince = -INF;
-        for ($k = 0; $k <= $last; $k++) {
-            $moment = $moments[$k];
-            [$ended, $endedCost] = self::cheapestEnd($down, $moments, $k, $weights);
-            $begun = $moment->strikes === [] ? null : self::beginning($moment, $weights, $up, $upSince, $ended, $endedCost);
-            if ($begun !== null) {
-                [$down[$k], $cameFrom[$k]] = $begun;
-            }
-            $stayUp = $up + ($moment->needsJoin ? $weights->dry : 0.0);
-            if ($endedCost < $stayUp) {
-                [$up, $upFrom[$k], $upSince] = [$endedCost, $ended, $moment->seconds];
-            } else {
-                [$up, $upFrom[$k]] = [$stayUp, null];
-            }
-            if ($k === $last) {
-                break;
-            }
-            $harmony->move($moment, $timeline->harmonyAt($k));
-            $strings = $resonance->at($k);
-            $merged = $k > 0 && $moment->harmony !== $moments[$k - 1]->harmony ? $weights->merge : 0.0;
-            $step = min(self::LONGEST_STEP, $moments[$k + 1]->seconds - $moment->seconds);
-            $limit = min($up, $down[$k] ?? INF) + self::HOPELESS;
-            foreach (array_reverse($down, true) as $start => $cost) {
-                if ($cost > $limit || $moment->seconds - $moments[$start]->seconds > self::LONGEST) {
-                    unset($down[$start]);
-
-                    continue;
-                }
-                $down[$start] += ($start < $k ? $merged : 0.0) + self::pedalled($moment, $strings, $harmony, $moments[$start]->seconds, $step, $weights);
-            }
-            $up += $step * self::bare($strings, $harmony, $moment->seconds, $weights);
-            if (count($down) > self::MOST_SPANS) {
-                asort($down);
-                $down = array_slice($down, 0, intdiv(self::MOST_SPANS, 2), true);
-                ksort($down);
-            }
-        }
-
-        return self::trace($cameFrom, $upFrom, $last);
+        $this->costs = new Costs($timeline, $policy, $resonance);
+        $this->depths = count($policy->depths);
     }
 
     /**
-     * @param  array<int, float>  $down
-     * @param  list<Moment>  $moments
+     * @return list<array{int, int, Depth}> moments at which the pedal goes down and comes up, and how deep it is
+     */
+    public static function plan(Timeline $timeline, Policy $policy, Resonance $resonance): array
+    {
+        $planner = new self($timeline, $policy, $resonance);
+        $last = count($timeline->moments) - 1;
+        for ($k = 0; $k < $last; $k++) {
+            $planner->decide($k);
+            $planner->goOn($k);
+        }
+        $planner->decide($last);
+
+        return $planner->trace($last);
+    }
+
+    /**
+     * What can happen at a moment: a pedal goes down, comes up, or nothing.
+     */
+    private function decide(int $k): void
+    {
+        $settled = $this->policy->settledAt($k);
+        if ($settled !== null && ! $this->policy->begins($k)) {
+            [$this->up, $this->upFrom[$k]] = [INF, null];
+
+            return;
+        }
+        [$ended, $endedCost] = $this->cheapestEnd($k);
+        $wasSettled = $k > 0 && $this->policy->settledAt($k - 1) !== null;
+        if ($settled !== null) {
+            $from = $endedCost <= $this->up ? $ended : null;
+            $this->down = [$this->state($k, $this->settledDepth($settled)) => min($endedCost, $this->up)];
+            $this->cameFrom[array_key_first($this->down)] = $from;
+            $this->upFrom[$k] = null;
+            $this->up = INF;
+
+            return;
+        }
+        $begun = $this->policy->isDry($k) || $this->timeline->moments[$k]->strikes === [] ? null : $this->beginning($k, $ended, $endedCost);
+        if ($wasSettled || $this->policy->isDry($k)) {
+            $this->down = [];
+        }
+        for ($depth = 0; $begun !== null && $depth < $this->depths; $depth++) {
+            [$this->down[$this->state($k, $depth)], $this->cameFrom[$this->state($k, $depth)]] = $begun;
+        }
+        $stayUp = $this->up + ($this->policy->isDry($k) ? 0.0 : $this->costs->unjoined($k));
+        if ($endedCost < $stayUp) {
+            [$this->up, $this->upFrom[$k], $this->upSince] = [$endedCost, $ended, $this->timeline->moments[$k]->seconds];
+        } else {
+            [$this->up, $this->upFrom[$k]] = [$stayUp, null];
+        }
+    }
+
+    /**
+     * From a moment to the next.
+     */
+    private function goOn(int $k): void
+    {
+        $this->costs->goTo($k);
+        $now = $this->timeline->moments[$k]->seconds;
+        $limit = min([$this->up, ...array_filter(array_map(fn (int $depth): ?float => $this->down[$this->state($k, $depth)] ?? null, range(0, $this->depths - 1)), is_float(...))]) + self::HOPELESS;
+        foreach (array_reverse($this->down, true) as $state => $cost) {
+            $since = intdiv($state, $this->depths);
+            if (count($this->down) > 1 && ($cost > $limit || $now - $this->timeline->moments[$since]->seconds > self::LONGEST)) {
+                unset($this->down[$state]);
+
+                continue;
+            }
+            $this->down[$state] += $this->costs->down($since, $state % $this->depths);
+        }
+        $this->up += $this->costs->up();
+        if (count($this->down) > self::MOST_SPANS) {
+            asort($this->down);
+            $this->down = array_slice($this->down, 0, intdiv(self::MOST_SPANS, 2), true);
+            ksort($this->down);
+        }
+    }
+
+    /**
      * @return array{?int, float} the span that is best ended at a moment and what it costs
      */
-    private static function cheapestEnd(array $down, array $moments, int $k, Weights $weights): array
+    private function cheapestEnd(int $k): array
     {
         $best = null;
         $least = INF;
-        foreach ($down as $start => $cost) {
-            $cost += self::haste($moments[$k]->seconds - $moments[$start]->seconds, $weights);
+        foreach ($this->down as $state => $cost) {
+            $cost += $this->costs->haste($k, $this->timeline->moments[$k]->seconds - $this->timeline->moments[intdiv($state, $this->depths)]->seconds);
             if ($cost < $least) {
-                [$best, $least] = [$start, $cost];
+                [$best, $least] = [$state, $cost];
             }
         }
 
@@ -111,58 +144,43 @@ final class Planner
     /**
      * @return array{float, ?int} cost of going down at a moment, and the span that it ends
      */
-    private static function beginning(Moment $moment, Weights $weights, float $up, float $upSince, ?int $ended, float $endedCost): array
+    private function beginning(int $k, ?int $ended, float $endedCost): array
     {
-        $change = $weights->change * ($moment->strength >= 0.5 ? 1.0 : self::OFF_BEAT);
-        $fromUp = $up + ($moment->needsJoin ? $weights->dry : 0.0) + self::haste($moment->seconds - $upSince, $weights);
+        $fromUp = $this->up + $this->costs->unjoined($k) + $this->costs->haste($k, $this->timeline->moments[$k]->seconds - $this->upSince) + $this->costs->change($k, false);
+        $fromDown = $endedCost + $this->costs->change($k, true);
 
-        return $endedCost <= $fromUp ? [$endedCost + $change, $ended] : [$fromUp + $change, null];
+        return $fromDown <= $fromUp ? [$fromDown, $ended] : [$fromUp, null];
     }
 
-    private static function haste(float $seconds, Weights $weights): float
+    private function state(int $moment, int $depth): int
     {
-        return $seconds < self::FAST ? $weights->fast * (1 - $seconds / self::FAST) : 0.0;
+        return $moment * $this->depths + $depth;
     }
 
     /**
-     * What a moment costs with the pedal down since a time.
+     * The depth of the policy that is nearest to one.
      */
-    private static function pedalled(Moment $moment, RingingStrings $strings, HarmonySoFar $harmony, float $since, float $step, Weights $weights): float
+    private function settledDepth(Depth $depth): int
     {
-        $blur = $strings->blur($since);
-        $perSecond = $weights->blur * $blur ** 2 / ($blur + $weights->knee) - $weights->resonance + self::bare($strings, $harmony, $since, $weights);
-        foreach ($moment->smeared as $strike) {
-            if ($strings->sounds($strike->midi, $since)) {
-                $perSecond += $weights->smear;
-                break;
-            }
+        $nearest = 0;
+        foreach ($this->policy->depths as $index => $one) {
+            $nearest = abs($one->share - $depth->share) < abs($this->policy->depths[$nearest]->share - $depth->share) ? $index : $nearest;
         }
 
-        return $step * $perSecond + $weights->staccato * $moment->dryShare() + $weights->rest * $moment->silence;
+        return $nearest;
     }
 
     /**
-     * What a moment costs a second for what does not sound any more.
+     * @return list<array{int, int, Depth}>
      */
-    private static function bare(RingingStrings $strings, HarmonySoFar $harmony, float $since, Weights $weights): float
-    {
-        $bassLost = $harmony->bass !== null && ! $strings->sounds($harmony->bass, $since);
-
-        return ($bassLost ? $weights->support : 0.0) + $weights->fill * $harmony->shareLost($strings, $since);
-    }
-
-    /**
-     * @param  array<int, ?int>  $cameFrom
-     * @param  array<int, ?int>  $upFrom
-     * @return list<array{int, int}>
-     */
-    private static function trace(array $cameFrom, array $upFrom, int $last): array
+    private function trace(int $last): array
     {
         $spans = [];
         for ($k = $last; $k >= 0; $k--) {
             $end = $k;
-            for ($start = $upFrom[$k]; $start !== null; $start = $cameFrom[$start]) {
-                $spans[] = [$start, $end];
+            for ($state = $this->upFrom[$k]; $state !== null; $state = $this->cameFrom[$state]) {
+                $start = intdiv($state, $this->depths);
+                $spans[] = [$start, $end, $this->policy->depths[$state % $this->depths]];
                 $end = $k = $start;
             }
         }

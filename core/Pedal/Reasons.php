@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
-use Tarnwind\Core\Performance\Depth;
-
 /**
  * Says why the pedal is where it is, with numbers.
  */
@@ -30,17 +28,21 @@ final class Reasons
         } elseif ($harmony !== null) {
             $reasons[] = "within {$harmony->printedName()} ({$harmony->numeral})";
         }
-        if ($open->bass !== null && $open->bassCaught !== null) {
-            $window = $open->catchWindow === null ? '' : ", window $open->catchWindow ms";
-            $reasons[] = 'bass '.$timeline->nameOf($open->bass, $open->from).($open->bassCaught ? ' caught' : ' lost').$window;
+        if ($moment->bass !== null && $open->bassCaught !== null && ($open->bassCaught || $open->bassWasThere)) {
+            $struck = $moment->bass->onset >= $moment->seconds - 1e-6;
+            $window = $open->timing->window === null || ! $struck ? '' : ", window {$open->timing->window} ms";
+            $reasons[] = "bass {$moment->bass->name}".($open->bassCaught ? ($struck ? ' caught' : ' kept') : ' lost').$window;
         }
         if ($open->withoutChange !== null) {
             $reasons[] = 'without the change blur '.Blur::inWords($open->withoutChange);
         }
         $worst = 'blur at most '.Blur::inWords($open->worst);
         $reasons[] = $open->worst >= Blur::VEILED_FROM ? "$worst, in bar ".$timeline->measures[$timeline->moments[$open->worstMoment]->measure]->number : $worst;
-        if ($open->span->depth === Depth::Half) {
-            $reasons[] = 'half pedal keeps the low strings and thins the upper ones';
+        if (! $open->span->depth->isFull()) {
+            $reasons[] = "{$open->span->depth->inWords()} pedal keeps the low strings and thins the upper ones";
+        }
+        if ($open->changes && $open->timing->smears !== null) {
+            $reasons[] = "an early foot catches {$open->timing->smears}";
         }
         $reasons[] = self::ofEnd($timeline, $open);
 

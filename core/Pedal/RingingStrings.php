@@ -12,6 +12,17 @@ final class RingingStrings
 {
     private const SAME_TIME = 1e-6;
 
+    /** Clashes that add less than this to the blur are not told [start]. */
+    private const TOLD = 0.05;
+
+    /** Of a clash between two notes of the harmony itself so much counts … */
+    private const WITHIN_HARMONY = 0.02;
+
+    /** … and twice as much for every so many semitones by which the lower one lies under this key: there a third is mud [start]. */
+    private const LOW = 48;
+
+    private const DOUBLES = 7.0;
+
     /** @var list<float> blur of the first n strings */
     private array $blur = [0.0];
 
@@ -76,6 +87,37 @@ final class RingingStrings
         return $worst;
     }
 
+    /**
+     * @return list<array{midi: int, amplitude: float, release: float}> the strings, the loudest first
+     */
+    public function all(): array
+    {
+        $all = array_map(fn (int $midi, float $amplitude, float $release): array => ['midi' => $midi, 'amplitude' => $amplitude, 'release' => $release], $this->keys, $this->amplitudes, $this->releases);
+        usort($all, fn (array $a, array $b): int => $b['amplitude'] <=> $a['amplitude']);
+
+        return $all;
+    }
+
+    /**
+     * The keys that clash under the pedal, and by how much.
+     *
+     * @return list<array{int, int, float}> the worst first
+     */
+    public function pairs(): array
+    {
+        $pairs = [];
+        foreach (array_keys($this->keys) as $index) {
+            foreach ($this->clashesOf($index) as $other => $clash) {
+                if ($clash >= self::TOLD) {
+                    $pairs[] = [min($this->keys[$index], $this->keys[$other]), max($this->keys[$index], $this->keys[$other]), $clash];
+                }
+            }
+        }
+        usort($pairs, fn (array $a, array $b): int => $b[2] <=> $a[2]);
+
+        return $pairs;
+    }
+
     public function sounds(int $key, float $since): bool
     {
         return isset($this->releaseOf[$key]) && $this->releaseOf[$key] > min($since, $this->now) + self::SAME_TIME;
@@ -120,10 +162,15 @@ final class RingingStrings
         $belongs = isset($this->inHarmony[$key % 12]);
         $clashes = [];
         for ($other = 0; $other < $index; $other++) {
-            $weight = $belongs && isset($this->inHarmony[$this->keys[$other] % 12]) ? Resonance::WITHIN_HARMONY : 1.0;
+            $weight = $belongs && isset($this->inHarmony[$this->keys[$other] % 12]) ? self::within(min($key, $this->keys[$other])) : 1.0;
             $clashes[$other] = $weight * Resonance::clash($key, $amplitude, $this->keys[$other], $this->amplitudes[$other]);
         }
 
         return $clashes;
+    }
+
+    private static function within(int $lower): float
+    {
+        return self::WITHIN_HARMONY * 2 ** (max(0, self::LOW - $lower) / self::DOUBLES);
     }
 }

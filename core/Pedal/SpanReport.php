@@ -12,9 +12,8 @@ use Tarnwind\Core\Performance\Span;
 final readonly class SpanReport
 {
     /**
-     * @param  string  $kind  "legato" where something rings up to it, else "direct"
-     * @param  ?int  $catchWindow  ms from the onset until the pedal must be down again; null where nothing is to be caught
-     * @param  ?bool  $bassCaught  null where the harmony has no bass yet
+     * @param  string  $kind  "legato" where the pedal before ends as this one begins, else "direct"
+     * @param  ?bool  $bassCaught  null where no bass is wanted
      * @param  float  $worst  blur at its worst moment
      * @param  ?float  $withoutChange  blur at its beginning if the pedal before had stayed down
      * @param  list<string>  $reasons  with numbers, in a teacher's words
@@ -22,7 +21,7 @@ final readonly class SpanReport
     public function __construct(
         public Span $span,
         public string $kind,
-        public ?int $catchWindow,
+        public ChangeTiming $timing,
         public ?bool $bassCaught,
         public float $worst,
         public ?float $withoutChange,
@@ -36,8 +35,8 @@ final readonly class SpanReport
     public function toArray(): array
     {
         return [
-            'mark' => $this->span->mark, 'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value,
-            'catch_window_ms' => $this->catchWindow, 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
+            'mark' => $this->span->mark, 'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value(),
+            'timing' => $this->timing->toArray(), 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
             'blur_without_change' => $this->withoutChange, 'reasons' => $this->reasons,
         ];
     }

@@ -18,6 +18,7 @@ final readonly class Strike
      * @param  float  $release  seconds, when the finger leaves the key
      * @param  float  $amplitude  of the stroke, relative to velocity 127
      * @param  bool  $dry  whether its articulation asks for dryness
+     * @param  bool  $melody  whether it is melody
      */
     public function __construct(
         public string $note,
@@ -28,6 +29,7 @@ final readonly class Strike
         public float $amplitude,
         public bool $dry,
         public Hand $hand,
+        public bool $melody = false,
     ) {
     }
 }

@@ -22,17 +22,15 @@ final class SuggestedPedal implements Suggests
 {
     public function suggest(Performance $performance): Plan
     {
-        $school = $performance->plan->settings(PedalSettings::class)->school;
-
-        return self::into($performance->plan, $performance->written, Suggestion::of($performance, $school), $school);
+        return self::into($performance->plan, $performance->written, Suggestion::of($performance), $performance->plan->settings(PedalSettings::class));
     }
 
     /**
      * @param  list<Span>  $suggested
      */
-    public static function into(Plan $plan, Score $score, array $suggested, School $school): Plan
+    public static function into(Plan $plan, Score $score, array $suggested, PedalSettings $settings): Plan
     {
-        $kept = array_values(array_filter($plan->marksOf(PedalMark::class), fn (PedalMark $mark): bool => $mark->origin === Origin::Teacher));
+        $kept = array_values(array_filter($plan->marksOf(PedalMark::class), fn (PedalMark $mark): bool => $mark->origin === Origin::Teacher || $mark->dry));
         $measures = array_column($score->measures, null, 'id');
         $taken = [];
         foreach ($kept as $mark) {
@@ -45,17 +43,17 @@ final class SuggestedPedal implements Suggests
         $marks = $kept;
         foreach ($suggested as $span) {
             foreach (self::without($span, $taken) as $free) {
-                $marks[] = self::mark('suggested-'.count($marks), $score, $free, $school === School::AsPrinted ? Origin::Printed : Origin::Suggested);
+                $marks[] = self::mark('suggested-'.count($marks), $score, $free, $settings->school === School::AsPrinted ? Origin::Printed : Origin::Suggested);
             }
         }
         $others = array_values(array_filter($plan->marks, fn (Mark $mark): bool => ! $mark instanceof PedalMark));
 
-        return $plan->withMarks([...$marks, ...$others])->withSettings(PedalCraft::NAME, new PedalSettings($school));
+        return $plan->withMarks([...$marks, ...$others])->withSettings(PedalCraft::NAME, $settings);
     }
 
     public static function mark(string $id, Score $score, Span $span, Origin $origin): PedalMark
     {
-        return new PedalMark($id, false, Place::at($score, $span->down), Place::at($score, $span->up), $span->depth, $origin);
+        return new PedalMark($id, false, Place::at($score, $span->down), Place::at($score, $span->up), $span->depth, $origin, manner: $span->manner);
     }
 
     /**

@@ -4,75 +4,114 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
-use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\FootTiming;
+use Tarnwind\Core\Performance\Manner;
+use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
-use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Sound\Decay;
+use Tarnwind\Core\Performance\Stretch;
+use Tarnwind\Core\Plan\Origin;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Sound\Acoustics;
 
 /**
- * The pedalling a school suggests for a piece.
+ * The pedalling that is suggested for a piece, around what the teacher has settled.
  */
 final class Suggestion
 {
-    /** Half pedal is proposed where it saves at least this much of the planner's blur cost [start]. */
-    private const HALF_PEDAL_GAIN = 0.25;
-
     /**
+     * @param  ?PedalSettings  $settings  in place of the plan's
      * @return list<Span> for a performance's score, student and her piano
      */
-    public static function of(Performance $performance, School $school): array
+    public static function of(Performance $performance, ?PedalSettings $settings = null): array
     {
-        return self::spans($performance->score(), $performance->part(Timeline::class), $school, $performance->student->piano->kind->decay(), $performance->student->halfPedal);
+        $settings ??= $performance->plan->settings(PedalSettings::class);
+        if ($settings->school === School::AsPrinted) {
+            return PrintedPedal::spans($performance->score());
+        }
+        $passages = self::passages($performance);
+
+        return self::spans(
+            $performance->part(Timeline::class), $settings, $performance->student->piano->acoustics(), $passages, self::settled($performance, $passages), $performance->student->halfPedal,
+        );
     }
 
     /**
+     * @param  list<array{Stretch, PedalSettings}>  $passages  that are pedalled in their own way
+     * @param  Pedals  $settled  what the teacher has settled; nothing is suggested where it stands
      * @param  bool  $halfPedal  whether the instrument's pedal knows more than on and off
      * @return list<Span>
      */
-    public static function spans(Score $score, Timeline $timeline, School $school, Decay $decay, bool $halfPedal = true): array
+    public static function spans(Timeline $timeline, PedalSettings $settings, Acoustics $acoustics, array $passages = [], Pedals $settled = new Pedals, bool $halfPedal = true): array
     {
-        if ($school === School::AsPrinted) {
-            return PrintedPedal::spans($score);
+        $policy = Policies::of($timeline, $settings, $passages, $settled, $halfPedal);
+        $resonance = new Resonance($timeline, $acoustics, $settled);
+        $spans = [];
+        foreach (Planner::plan($timeline, $policy, $resonance) as [$from, $to, $depth]) {
+            if ($policy->settledAt($from) === null) {
+                $moment = $timeline->moments[$from];
+                $hurried = ($moment->window(FootTiming::MARGIN) ?? Costs::TIGHT) < Costs::TIGHT;
+                $spans[] = new Span($moment->at, $timeline->moments[$to]->at, $depth, manner: $hurried ? Manner::With : self::habit($settings, $passages, $moment->at));
+            }
         }
-        $weights = $school->weights();
-        $spans = Planner::plan($timeline, $weights, $decay);
 
-        return Refinement::of($timeline, self::deepen($timeline, $spans, $weights, $decay, $halfPedal), $decay, $weights);
+        return $spans;
     }
 
     /**
-     * Chooses full or half pedal for each span: half where a low string is worth keeping and the upper ones blur.
+     * Passages that are pedalled in their own way.
      *
-     * @param  list<array{int, int}>  $spans
-     * @return list<Span>
+     * @return list<array{Stretch, PedalSettings}>
      */
-    private static function deepen(Timeline $timeline, array $spans, Weights $weights, Decay $decay, bool $halfPedal): array
+    public static function passages(Performance $performance): array
     {
-        $resonance = new Resonance($timeline, $decay);
-        $result = [];
-        foreach ($spans as [$from, $to]) {
-            $since = $timeline->moments[$from]->seconds;
-            $gain = 0.0;
-            $low = 128;
-            for ($k = $from; $k < $to; $k++) {
-                foreach ($timeline->moments[$k]->strikes as $strike) {
-                    $low = min($low, $strike->midi);
-                }
-                if (! $halfPedal) {
-                    continue;
-                }
-                $step = min(1.0, $timeline->moments[$k + 1]->seconds - $timeline->moments[$k]->seconds);
-                $full = $resonance->at($k)->blur($since);
-                if ($full >= Blur::CLOUDY_FROM) {
-                    $half = $resonance->at($k, true)->blur($since);
-                    $gain += $step * $weights->blur * ($full ** 2 / ($full + $weights->knee) - $half ** 2 / ($half + $weights->knee));
-                }
+        $measures = array_column($performance->written->measures, null, 'id');
+        $passages = [];
+        foreach ($performance->plan->marksOf(PassageMark::class) as $mark) {
+            $stretch = $mark->stretch($measures);
+            if ($stretch !== null) {
+                $passages[] = [$stretch, $mark->settings];
             }
-            $depth = $gain >= self::HALF_PEDAL_GAIN && $low <= Resonance::HALF_PEDAL_FREE ? Depth::Half : Depth::Full;
-            $result[] = new Span($timeline->moments[$from]->at, $timeline->moments[$to]->at, $depth);
         }
 
-        return $result;
+        return $passages;
+    }
+
+    /**
+     * @param  list<array{Stretch, PedalSettings}>  $passages
+     */
+    private static function habit(PedalSettings $settings, array $passages, Fraction $at): Manner
+    {
+        foreach ($passages as [$stretch, $own]) {
+            $settings = $stretch->holds($at) ? $own : $settings;
+        }
+
+        return $settings->habit;
+    }
+
+    /**
+     * What the teacher has settled; in passages that are pedalled as printed, the print.
+     *
+     * @param  list<array{Stretch, PedalSettings}>  $passages
+     */
+    private static function settled(Performance $performance, array $passages): Pedals
+    {
+        $measures = array_column($performance->written->measures, null, 'id');
+        $pedals = $performance->pedals();
+        $spans = [];
+        foreach ($performance->plan->marksOf(PedalMark::class) as $mark) {
+            if (! $mark->dry && $mark->origin === Origin::Teacher) {
+                $spans[] = $mark->span($measures);
+            }
+        }
+        foreach ($passages as [$stretch, $own]) {
+            if ($own->school === School::AsPrinted) {
+                $spans = [...$spans, ...array_filter(PrintedPedal::spans($performance->score()), fn (Span $span): bool => $stretch->holds($span->down))];
+            }
+        }
+        $spans = array_values(array_filter($spans));
+        usort($spans, fn (Span $a, Span $b): int => $a->down->compareTo($b->down));
+
+        return new Pedals($spans, $pedals->soft, $pedals->sostenuto, $pedals->washes, $pedals->dry);
     }
 }

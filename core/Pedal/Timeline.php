@@ -8,11 +8,13 @@ use Tarnwind\Core\Craft\Paged;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Plan\Aspect;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
 use Tarnwind\Core\Tempo\TempoMap;
 
@@ -39,7 +41,8 @@ final readonly class Timeline implements Paged
         $reading = $performance->reading();
 
         return TimelineBuilder::build(
-            $performance->score(), $reading->harmonies, $reading->hands, $performance->tempo(), $performance->part(Joints::class), $performance->lengths(), $performance->levels(),
+            $performance->score(), $reading, $reading->harmonies, $performance->tempo(), $performance->part(Joints::class), $performance->lengths(),
+            $performance->levels(), $performance->dynamics(),
         );
     }
 
@@ -65,7 +68,29 @@ final readonly class Timeline implements Paged
 
     public function needed(Bars $asked, Performance $performance): Bars
     {
-        return $this->bearingOn(...Examiner::widened($performance->spans(), ...$this->places($asked)));
+        return $this->bearingOn(...Examiner::widened($this->printed($performance->written), ...$this->around($asked, $performance)));
+    }
+
+    /**
+     * From where to where some bars are answered for: with every pedal, planned or printed, that touches them.
+     *
+     * @return array{Fraction, Fraction}
+     */
+    public function around(Bars $asked, Performance $performance): array
+    {
+        $planned = Examiner::widened($performance->spans(), ...$this->places($asked));
+
+        return Examiner::widened($performance->spans(), ...Examiner::widened($this->printed($performance->written), ...$planned));
+    }
+
+    /**
+     * The printed pedals, each from what is struck to what is struck.
+     *
+     * @return list<Span>
+     */
+    public function printed(Score $score): array
+    {
+        return PrintedPedal::meant($score, array_map(fn (Moment $moment): Fraction => $moment->at, $this->moments));
     }
 
     /**
@@ -125,15 +150,23 @@ final readonly class Timeline implements Paged
      */
     public function nameOf(int $midi, int $moment): string
     {
+        return $this->lastStroke($midi, $moment)->name ?? KeyNames::of($midi);
+    }
+
+    /**
+     * The last stroke of a key up to a moment.
+     */
+    public function lastStroke(int $midi, int $moment): ?Strike
+    {
         for ($k = $moment; $k >= 0; $k--) {
             foreach ($this->moments[$k]->strikes as $strike) {
                 if ($strike->midi === $midi) {
-                    return $strike->name;
+                    return $strike;
                 }
             }
         }
 
-        return KeyNames::of($midi);
+        return null;
     }
 
     public function momentAtSeconds(float $seconds): int

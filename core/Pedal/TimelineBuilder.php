@@ -7,11 +7,16 @@ namespace Tarnwind\Core\Pedal;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Levels;
-use Tarnwind\Core\Reading\Hand;
+use Tarnwind\Core\Performance\PrintedDynamics;
+use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Harmony;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Reading\Reading;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Onset;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Voices;
 use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Tempo\TempoMap;
 
@@ -23,32 +28,66 @@ final class TimelineBuilder
     /** Two moments closer than this, in seconds, are one for the hand. */
     private const TOGETHER = 0.02;
 
+    /** A grace note before a bass or a chord is rolled into it: its key is held so long, in seconds [start]. */
+    private const ROLLED = 0.25;
+
+    /** So many keys at once still are an up-beat rather than a chord. */
+    private const FEW = 2;
+
+    /** A key that is held on so long, in seconds, hides a change [start]. */
+    private const COVERS = 0.1;
+
+    /** Softer by so much, in MIDI velocity, from one moment to the next is sudden: about a grade. */
+    private const SUDDENLY = 14.0;
+
     /**
-     * @param  list<Harmony>  $harmonies
-     * @param  array<string, Hand>  $hands  by note id
+     * @param  list<Harmony>  $harmonies  of the reading, or others
      * @param  Joints  $joints  what the fingers join
      * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id
      * @param  Levels  $levels  how loud notes are
      */
-    public static function build(Score $score, array $harmonies, array $hands, TempoMap $tempo, Joints $joints, array $lengths, Levels $levels): Timeline
+    public static function build(Score $score, Reading $reading, array $harmonies, TempoMap $tempo, Joints $joints, array $lengths, Levels $levels, PrintedDynamics $dynamics): Timeline
     {
         $harmonies = Harmony::chords($harmonies);
-        $onsets = array_map(fn (Onset $onset): array => [$onset, array_map(
-            fn (Note $note): Strike => self::strike($note, $hands[$note->id], $tempo, $levels, $lengths[$note->id] ?? null), $onset->notes,
-        )], Onset::all($score));
+        $onsets = array_map(fn (Onset $onset): array => [$onset, self::strikes($onset->notes, $reading, $tempo, $levels, $lengths)], Onset::all($score));
 
-        return new Timeline(self::moments($score, $onsets, $harmonies, $tempo, $joints), $harmonies, $tempo, $score->measures);
+        return new Timeline(self::moments($score, $reading, $onsets, $harmonies, $tempo, $joints, $dynamics), $harmonies, $tempo, $score->measures);
     }
 
-    private static function strike(Note $note, Hand $hand, TempoMap $tempo, Levels $levels, ?KeyLength $length): Strike
+    /**
+     * What is struck at a moment: of notes on one key, as where voices meet, the one that is held longest.
+     *
+     * @param  list<Note>  $notes
+     * @param  array<string, KeyLength>  $lengths
+     * @return list<Strike>
+     */
+    private static function strikes(array $notes, Reading $reading, TempoMap $tempo, Levels $levels, array $lengths): array
+    {
+        $strikes = [];
+        foreach ($notes as $note) {
+            $strike = self::strike($note, $reading, $tempo, $levels, $lengths[$note->id] ?? null);
+            $twin = $strikes[$note->midi] ?? null;
+            if ($twin === null || $twin->release < $strike->release) {
+                $strikes[$note->midi] = $strike;
+            }
+        }
+
+        return array_values($strikes);
+    }
+
+    private static function strike(Note $note, Reading $reading, TempoMap $tempo, Levels $levels, ?KeyLength $length): Strike
     {
         $onset = $tempo->seconds($note->onset);
         // The length that is asked for: what a key struck again cuts off is for the pedal to join.
         $release = $tempo->seconds($note->onset->toFloat() + $note->duration->toFloat() * ($length->share ?? 1.0));
+        $melody = $reading->layerOf($note) === Layer::Melody;
+        if ($note->grace && ! $melody) {
+            $release = $onset + self::ROLLED;
+        }
 
         return new Strike(
             $note->id, $note->inWords(), $note->midi, $onset, $release,
-            Loudness::amplitude($levels->velocity($note)), $length?->isDry() ?? false, $hand,
+            Loudness::amplitude($levels->velocity($note)), $length?->isDry() ?? false, $reading->hands[$note->id], $melody,
         );
     }
 
@@ -57,13 +96,19 @@ final class TimelineBuilder
      * @param  list<Harmony>  $harmonies
      * @return list<Moment>
      */
-    private static function moments(Score $score, array $onsets, array $harmonies, TempoMap $tempo, Joints $joints): array
+    private static function moments(Score $score, Reading $reading, array $onsets, array $harmonies, TempoMap $tempo, Joints $joints, PrintedDynamics $dynamics): array
     {
         $byId = array_column($score->notes, null, 'id');
         $runs = new ChromaticRuns($score->notes);
+        $lines = Lines::in($score, $reading->textures);
+        $phrases = array_fill_keys(array_map(fn (Boundary $boundary): string => (string) $boundary->at, $reading->boundaries), true);
+        $slurred = self::slurred($score);
+        $basses = self::basses($score, $reading, $onsets, $harmonies, $lines, $tempo);
         $strikeOf = [];
         $moments = [];
         $harmony = 0;
+        /** @var list<Strike> $held */
+        $held = [];
         /** @var array<string, list<Strike>> $ending strikes of each hand that were last struck */
         $ending = [];
         foreach ($onsets as $index => [$onset, $strikes]) {
@@ -83,18 +128,92 @@ final class TimelineBuilder
                     $smeared[] = $strikeOf[$before];
                 }
             }
+            $held = array_values(array_filter($held, fn (Strike $strike): bool => $strike->release > $seconds + self::COVERS));
             $next = ($onsets[$index + 1][0] ?? null)?->at;
             $moments[] = new Moment(
                 $at, $seconds, $measure->index, $measure->time->weightAt($at->minus($measure->beatOrigin())),
                 $harmonies === [] ? null : $harmony, $strikes, self::needsJoin($strikes, $ending, $seconds, $joints, $byId),
                 $onset->isRest && $next !== null ? $tempo->seconds($next) - $seconds : 0.0, $smeared,
+                ...$basses[$index], isLine: isset($lines[$measure->index]), covered: $held !== [],
+                subito: $index > 0 && self::isSubito($score, $dynamics, $onsets[$index - 1][0]->at, $at), phrase: isset($phrases[(string) $at]),
+                slurred: array_filter($onset->notes, fn (Note $note): bool => isset($slurred[$note->id])) !== [],
             );
+            $held = [...$held, ...$strikes];
             foreach (self::byHand($strikes) as $hand => $struck) {
                 $ending[$hand] = [...array_filter($ending[$hand] ?? [], fn (Strike $s): bool => $s->release > $seconds + self::TOGETHER), ...$struck];
             }
         }
 
         return $moments;
+    }
+
+    /**
+     * @param  list<array{Onset, list<Strike>}>  $onsets
+     * @param  list<Harmony>  $harmonies
+     * @param  array<int, true>  $lines
+     * @return list<array{bass: ?Strike, lastBass: ?Strike, isUpBeat: bool}> by onset
+     */
+    private static function basses(Score $score, Reading $reading, array $onsets, array $harmonies, array $lines, TempoMap $tempo): array
+    {
+        $byId = array_column($score->notes, null, 'id');
+        $line = new BassLine;
+        $harmony = 0;
+        $basses = [];
+        foreach ($onsets as [$onset, $strikes]) {
+            while (isset($harmonies[$harmony + 1]) && ! $onset->at->isLessThan($harmonies[$harmony]->to)) {
+                $harmony++;
+            }
+            $isLine = isset($lines[$score->measureAt($onset->at)->index]);
+            $line->move(
+                $isLine ? [] : $strikes, $isLine ? [] : array_values(array_filter($strikes, fn (Strike $strike): bool => $reading->layerOf($byId[$strike->note]) === Layer::Bass)),
+                $harmonies[$harmony] ?? null, $onset->isRest,
+            );
+            $basses[] = ['bass' => $isLine ? null : $line->now, 'lastBass' => $line->before, 'isUpBeat' => false];
+        }
+        $next = INF;
+        for ($index = count($onsets) - 1; $index >= 0; $index--) {
+            $seconds = $tempo->seconds($onsets[$index][0]->at);
+            $next = $basses[$index]['bass'] !== null ? $seconds : $next;
+            $bar = $score->measureAt($onsets[$index][0]->at);
+            $basses[$index]['isUpBeat'] = $basses[$index]['bass'] === null && count($onsets[$index][1]) <= self::FEW && $next - $seconds < $tempo->seconds($bar->end()) - $tempo->seconds($bar->start) + self::TOGETHER;
+        }
+
+        return $basses;
+    }
+
+    /**
+     * Notes to which a slur leads.
+     *
+     * @return array<string, true> by id
+     */
+    private static function slurred(Score $score): array
+    {
+        $voices = Voices::of($score);
+        $slurred = [];
+        foreach ($score->slurs as $slur) {
+            foreach (array_slice($voices->under($slur), 1) as $stroke) {
+                $slurred += array_fill_keys(array_map(fn (Note $note): string => $note->id, $stroke), true);
+            }
+        }
+
+        return $slurred;
+    }
+
+    /**
+     * Whether every staff is suddenly softer from a moment on.
+     */
+    private static function isSubito(Score $score, PrintedDynamics $dynamics, Fraction $before, Fraction $at): bool
+    {
+        if (! $dynamics->changesAt($at)) {
+            return false;
+        }
+        for ($staff = 1; $staff <= max(1, $score->staves()); $staff++) {
+            if ($dynamics->at($staff, $before) - $dynamics->at($staff, $at) < self::SUDDENLY) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

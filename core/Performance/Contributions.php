@@ -24,8 +24,7 @@ final readonly class Contributions
     /** @var list<ShapesLevels> */
     public array $levels;
 
-    /** @var list<MovesTheFoot> */
-    public array $foot;
+    public ?MovesTheFoot $foot;
 
     /** @var list<ChecksPlan> */
     public array $checks;
@@ -40,7 +39,7 @@ final readonly class Contributions
         $this->time = self::these($all, ShapesTime::class);
         $this->lengths = self::these($all, ShapesLengths::class);
         $this->levels = self::these($all, ShapesLevels::class);
-        $this->foot = self::these($all, MovesTheFoot::class);
+        $this->foot = self::these($all, MovesTheFoot::class)[0] ?? null;
         $this->checks = self::these($all, ChecksPlan::class);
     }
 

@@ -8,13 +8,12 @@ use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Measure;
 
 /**
- * Says when the damper pedal is down.
+ * Says when the pedals are down.
  */
 interface MovesTheFoot
 {
     /**
      * @param  list<Measure>  $measures  of the score
-     * @return list<Span> in order, not overlapping
      */
-    public function spans(Plan $plan, array $measures): array;
+    public function pedals(Plan $plan, array $measures): Pedals;
 }

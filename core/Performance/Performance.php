@@ -92,15 +92,21 @@ final class Performance
     }
 
     /**
+     * When the pedals are down.
+     */
+    public function pedals(): Pedals
+    {
+        return $this->once('pedals', fn (): Pedals => $this->contributions->foot?->pedals($this->plan, $this->written->measures) ?? new Pedals);
+    }
+
+    /**
      * When the damper pedal is down.
      *
      * @return list<Span> in order, not overlapping
      */
     public function spans(): array
     {
-        return $this->once('spans', fn (): array => array_merge(...array_map(
-            fn (MovesTheFoot $one): array => $one->spans($this->plan, $this->written->measures), $this->contributions->foot,
-        )));
+        return $this->pedals()->damper;
     }
 
     /**

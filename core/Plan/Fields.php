@@ -99,6 +99,35 @@ final readonly class Fields
         return new Place($place->string('measure'), Fraction::isWritten($offset) ? Fraction::parse($offset) : $this->refuse($name, 'a bar and an offset'));
     }
 
+    public function optionalPlace(string $name): ?Place
+    {
+        return $this->has($name) ? $this->place($name) : null;
+    }
+
+    public function flag(string $name): bool
+    {
+        return $this->has($name) && $this->boolean($name);
+    }
+
+    /**
+     * A name of a few, or a whole number.
+     */
+    public function nameOrInteger(string $name): int|string
+    {
+        return is_string($this->object->$name ?? null) ? $this->string($name) : $this->integer($name);
+    }
+
+    /**
+     * @return list<self> the objects of a list
+     */
+    public function objects(string $name): array
+    {
+        $value = $this->object->$name ?? null;
+        $objects = is_array($value) ? array_values(array_filter($value, fn (mixed $one): bool => $one instanceof stdClass)) : [];
+
+        return is_array($value) && count($objects) === count($value) ? array_map(fn (stdClass $one): self => new self($one, $this->where), $objects) : $this->refuse($name, 'a list of objects');
+    }
+
     public function object(string $name): self
     {
         $value = $this->object->$name ?? null;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 /**
- * Writes a rendition as a Standard MIDI File, format 1: tempo, right hand with the pedal, left hand.
+ * Writes a rendition as a Standard MIDI File, format 1: tempo, right hand with the pedals, left hand.
  */
 final class MidiWriter
 {
@@ -23,7 +23,7 @@ final class MidiWriter
         }
         $tracks = [$conductor, [[0, 0, "\xFF\x03".self::text('Right hand')]], [[0, 0, "\xFF\x03".self::text('Left hand')]]];
         foreach ($rendition->pedal as $event) {
-            $tracks[1][] = [self::ticks($event->at), 1, pack('C3', 0xB0 | self::CHANNEL, PedalEvent::CONTROLLER, $event->value)];
+            $tracks[1][] = [self::ticks($event->at), 1, pack('C3', 0xB0 | self::CHANNEL, $event->controller, $event->value)];
         }
         foreach ($rendition->events as $event) {
             $from = self::ticks($event->from);

@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 /**
- * The damper pedal moving: MIDI controller 64.
+ * A pedal moving.
  */
 final readonly class PedalEvent
 {
-    public const CONTROLLER = 64;
+    /** MIDI controllers. */
+    public const DAMPER = 64;
+
+    public const SOSTENUTO = 66;
+
+    public const SOFT = 67;
 
     public const DOWN = 127;
 
@@ -21,11 +26,13 @@ final readonly class PedalEvent
      * @param  float  $at  played quarters
      * @param  float  $ms  milliseconds from the beginning
      * @param  int  $value  0 up to 127 down
+     * @param  int  $controller  which pedal
      */
     public function __construct(
         public float $at,
         public float $ms,
         public int $value,
+        public int $controller = self::DAMPER,
     ) {
     }
 }

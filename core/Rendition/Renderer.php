@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Foot;
 use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Performance;
-use Tarnwind\Core\Performance\Span;
+use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Reading\LayeredNote;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
@@ -39,44 +42,50 @@ final class Renderer
 
     private readonly Levels $levels;
 
-    /** @var array<string, float> by onset: seconds at which the first of the keys struck there is left */
-    private readonly array $firstReleases;
+    private readonly Foot $foot;
 
     /**
-     * @param  list<Span>  $spans
      * @param  array<string, KeyLength>  $lengths
+     * @param  array<string, LayeredNote>  $layers
      */
     private function __construct(
         private readonly Score $score,
-        private readonly array $spans,
+        private readonly Pedals $pedals,
         private readonly TempoMap $tempo,
         private readonly array $lengths,
         ?Levels $levels,
         private readonly Ornaments $ornaments,
+        array $layers,
     ) {
         $this->levels = $levels ?? Levels::printed($score);
-        $this->firstReleases = $this->firstReleases();
+        $releases = $this->firstReleases($layers);
+        $this->foot = Foot::of($pedals->damper, fn (Fraction $at): float => $tempo->seconds($at), function (Fraction $at) use ($releases, $tempo): ?float {
+            $release = $releases[(string) $at] ?? null;
+
+            return $release === null ? null : max(self::SHORTEST_WINDOW, $release - $tempo->seconds($at) - FootTiming::MARGIN);
+        });
     }
 
     public static function play(Performance $performance): Rendition
     {
         return self::render(
-            $performance->score(), $performance->spans(), $performance->tempo(), $performance->lengths(), $performance->levels(),
-            new Ornaments($performance->score(), $performance->plan->settings(Style::class)->ornaments(), $performance->reading()->layers),
+            $performance->score(), $performance->pedals(), $performance->tempo(), $performance->lengths(), $performance->levels(),
+            new Ornaments($performance->score(), $performance->plan->settings(Style::class)->ornaments(), $performance->reading()->layers), $performance->reading()->layers,
         );
     }
 
     /**
      * @param  Score  $score  as it is played
-     * @param  list<Span>  $spans  in order, not overlapping
      * @param  array<string, KeyLength>  $lengths  how long keys are held, by note id; others as they are written
      * @param  ?Levels  $levels  how loud notes are; null for by the print alone
      * @param  ?Ornaments  $ornaments  how signs are played; null for in the usual way
+     * @param  array<string, LayeredNote>  $layers  what notes are for, by note id: the foot does not wait for melody to be caught
      */
-    public static function render(Score $score, array $spans, TempoMap $tempo, array $lengths = [], ?Levels $levels = null, ?Ornaments $ornaments = null): Rendition
+    public static function render(Score $score, Pedals $pedals, TempoMap $tempo, array $lengths = [], ?Levels $levels = null, ?Ornaments $ornaments = null, array $layers = []): Rendition
     {
-        $renderer = new self($score, $spans, $tempo, $lengths, $levels, $ornaments ?? new Ornaments($score, new Ornamenting));
+        $renderer = new self($score, $pedals, $tempo, $lengths, $levels, $ornaments ?? new Ornaments($score, new Ornamenting), $layers);
         $renderer->run();
+        usort($renderer->pedal, fn (PedalEvent $a, PedalEvent $b): int => $a->ms <=> $b->ms);
         usort($renderer->events, fn (KeyEvent $a, KeyEvent $b): int => $a->from <=> $b->from ?: $a->midi <=> $b->midi);
 
         return new Rendition($renderer->events, $renderer->pedal, $renderer->tempoSteps);
@@ -147,60 +156,55 @@ final class Renderer
 
     private function playPedal(Passage $passage): void
     {
-        $before = null;
-        foreach ($this->spans as $span) {
-            $down = max($passage->from, $span->down->toFloat());
-            $up = min($passage->to, $span->up->toFloat());
-            if ($down >= $up) {
-                continue;
+        $from = $this->tempo->seconds($passage->from);
+        $to = $this->tempo->seconds($passage->to);
+        $share = $this->foot->at($from);
+        if ($share > 0.0) {
+            $this->move($passage, $from, Depth::controller($share));
+        }
+        foreach ($this->foot->steps as [$at, $next]) {
+            if ($at > $from && $at < $to && $next !== $share) {
+                $this->move($passage, $at, Depth::controller($next));
+                $share = $next;
             }
-            $value = $span->depth === Depth::Half ? PedalEvent::HALF : PedalEvent::DOWN;
-            if ($before !== null && abs($before - $down) < 1e-9) {
-                array_pop($this->pedal);
-                $window = $this->window($span->down);
-                $this->move($passage, $down, min(FootTiming::UP_AFTER, $window / 4), PedalEvent::UP);
-                $this->move($passage, $down, max(min(FootTiming::DOWN_AFTER, $window), min(FootTiming::CLEARING, $window / 2)), $value);
-            } else {
-                $this->move($passage, $down, 0.0, $value);
+        }
+        if ($share > 0.0) {
+            $this->move($passage, $to, PedalEvent::UP);
+        }
+        foreach ([PedalEvent::SOFT => $this->pedals->soft, PedalEvent::SOSTENUTO => $this->pedals->sostenuto] as $controller => $stretches) {
+            foreach ($stretches as $stretch) {
+                [$down, $up] = [max($from, $this->tempo->seconds($stretch->from)), min($to, $this->tempo->seconds($stretch->to))];
+                if ($down < $up) {
+                    $delay = $controller === PedalEvent::SOSTENUTO ? FootTiming::FRESH_AFTER : 0.0;
+                    $this->move($passage, $down + $delay, PedalEvent::DOWN, $controller);
+                    $this->move($passage, $up, PedalEvent::UP, $controller);
+                }
             }
-            $this->move($passage, $up, 0.0, PedalEvent::UP);
-            $before = $up;
         }
     }
 
     /**
-     * Seconds after an onset by which the pedal must be down again to catch what is struck there.
-     */
-    private function window(Fraction $onset): float
-    {
-        $release = $this->firstReleases[(string) $onset] ?? null;
-
-        return $release === null ? FootTiming::DOWN_AFTER : max(self::SHORTEST_WINDOW, $release - $this->tempo->seconds($onset) - FootTiming::MARGIN);
-    }
-
-    /**
+     * By onset: seconds at which the first of the keys struck there is left; of melody over something else nothing depends.
+     *
+     * @param  array<string, LayeredNote>  $layers
      * @return array<string, float>
      */
-    private function firstReleases(): array
+    private function firstReleases(array $layers): array
     {
-        $releases = [];
+        $releases = ['melody' => [], 'other' => []];
         foreach ($this->score->notes as $note) {
             if (! $note->grace) {
-                $release = $this->tempo->seconds($this->left($note));
-                $releases[(string) $note->onset] = min($releases[(string) $note->onset] ?? INF, $release);
+                $layer = ($layers[$note->id] ?? null)?->layer === Layer::Melody ? 'melody' : 'other';
+                $releases[$layer][(string) $note->onset] = min($releases[$layer][(string) $note->onset] ?? INF, $this->tempo->seconds($this->left($note)));
             }
         }
 
-        return $releases;
+        return $releases['other'] + $releases['melody'];
     }
 
-    private function move(Passage $passage, float $at, float $delay, int $value): void
+    private function move(Passage $passage, float $seconds, int $value, int $controller = PedalEvent::DAMPER): void
     {
-        $this->pedal[] = new PedalEvent(
-            $passage->quarters($this->tempo->played($at + $delay * $this->quartersPerSecond($at))),
-            1000 * ($passage->seconds($this->tempo->seconds($at)) + $delay),
-            $value,
-        );
+        $this->pedal[] = new PedalEvent($passage->quarters($this->tempo->playedAt($seconds)), 1000 * $passage->seconds($seconds), $value, $controller);
     }
 
     private function quartersPerSecond(float $at): float

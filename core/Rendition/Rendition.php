@@ -36,7 +36,7 @@ final readonly class Rendition
                 'velocity' => $event->velocity, 'layer' => $layers[$event->note]->layer->value, 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
             ], $this->events),
             'pedal' => array_map(fn (PedalEvent $event): array => [
-                'ms' => round($event->ms, 3), 'controller' => PedalEvent::CONTROLLER, 'value' => $event->value,
+                'ms' => round($event->ms, 3), 'controller' => $event->controller, 'value' => $event->value,
             ], $this->pedal),
         ];
     }

@@ -12,6 +12,7 @@ enum Instrument: string
     case ConcertGrand = 'concert-grand';
     case SmallUpright = 'small-upright';
     case Digital = 'digital';
+    case ResonantRoom = 'resonant-room';
 
     /**
      * The measured decay is a concert grand's; smaller ones ring shorter [start].
@@ -19,10 +20,22 @@ enum Instrument: string
     public function decay(): Decay
     {
         return new MeasuredDecay(match ($this) {
-            self::ConcertGrand => 1.0,
+            self::ConcertGrand, self::ResonantRoom => 1.0,
             self::SmallUpright => 0.7,
             self::Digital => 0.85,
         });
+    }
+
+    /**
+     * The light dampers of a small upright stop its strings less well; a resonant room keeps what has stopped [start].
+     */
+    public function dampers(): Dampers
+    {
+        return match ($this) {
+            self::ConcertGrand, self::Digital => new Dampers,
+            self::SmallUpright => new Dampers(0.8),
+            self::ResonantRoom => new Dampers(1.0, 2.2),
+        };
     }
 
     /**
@@ -32,7 +45,7 @@ enum Instrument: string
     public function repetition(): float
     {
         return match ($this) {
-            self::ConcertGrand => 13.0,
+            self::ConcertGrand, self::ResonantRoom => 13.0,
             self::SmallUpright => 7.0,
             self::Digital => 10.0,
         };
@@ -44,6 +57,7 @@ enum Instrument: string
             self::ConcertGrand => 'Concert grand',
             self::SmallUpright => 'Small upright',
             self::Digital => 'Digital piano',
+            self::ResonantRoom => 'Grand in a resonant room',
         };
     }
 }

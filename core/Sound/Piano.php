@@ -34,6 +34,11 @@ final readonly class Piano
         return $midi >= self::LOWEST_KEY && $midi <= self::HIGHEST_KEY;
     }
 
+    public function acoustics(): Acoustics
+    {
+        return new Acoustics($this->kind->decay(), $this->kind->dampers(), $this->softPedal->decibels());
+    }
+
     /**
      * The quickest even repetition of one key, in strokes a second.
      */

@@ -13,12 +13,14 @@ final readonly class Student
 {
     /**
      * @param  bool  $halfPedal  whether her pedal knows more than on and off
+     * @param  bool  $sostenuto  whether the middle pedal keeps single notes
      */
     public function __construct(
         public Hands $hands = new Hands,
         public Rates $rates = new Rates,
         public Piano $piano = new Piano,
         public bool $halfPedal = true,
+        public bool $sostenuto = true,
     ) {
     }
 }

@@ -94,6 +94,17 @@ final readonly class TempoMap
     }
 
     /**
+     * The place that is played at a time, in quarters; the other way round.
+     */
+    public function playedAt(float $seconds): float
+    {
+        $low = Search::last(count($this->steps), fn (int $index): bool => $this->steps[$index][1] <= $seconds);
+        [$quarter, $second, $tempo] = $this->steps[$low];
+
+        return $quarter + ($seconds - $second) * $tempo / 60;
+    }
+
+    /**
      * The tempo at the beginning, in quarters a minute.
      */
     public function quartersPerMinute(): float

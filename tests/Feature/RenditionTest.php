@@ -18,6 +18,6 @@ it('plays a plan that need not be saved, as its schema has it', function (): voi
     expect((new Validator)->validate(json_decode((string) $answer->getContent()), (string) file_get_contents(base_path('schemas/rendition.schema.json')))->isValid())->toBeTrue();
     // An up-beat of a quarter at 120 a minute, then the bar with the pedal on its first half.
     expect($answer->json('bars.1.ms'))->toEqual(500)->and($answer->json('bars.1.beats'))->toEqual([500, 1000, 1500, 2000])
-        ->and(array_map(fn (array $event): array => [(float) $event['ms'], $event['value']], $answer->json('pedal')))->toBe([[500.0, 64], [1500.0, 0]])
+        ->and(array_map(fn (array $event): array => [(float) $event['ms'], $event['value']], $answer->json('pedal')))->toBe([[550.0, 64], [1500.0, 0]])
         ->and(count($answer->json('events')))->toBe(count($piece->score()->notes));
 });

@@ -51,6 +51,7 @@ function planOfEveryKind(StudentCopy $copy): array
     $at = fn (int $bar, string $offset = '0'): array => ['measure' => $score->measures[$bar]->id, 'offset' => $offset];
     $notes = array_map(fn ($note): string => $note->id, array_slice($score->notes, 0, 12));
     $from = ['from' => $at(2), 'to' => $at(3, '1/2'), 'depth' => 'full', 'origin' => 'teacher', 'words' => 'listen'];
+    $stretch = ['from' => $at(2), 'to' => $at(4), 'origin' => 'teacher', 'words' => ''];
     $marks = [
         'read/harmony' => ['from' => $at(2), 'to' => $at(3), 'root' => 'Bb', 'quality' => 'dominant-seventh', 'bass' => null], 'read/boundary' => ['at' => $at(4), 'begins' => true],
         'read/layer' => ['notes' => $notes, 'layer' => 'inner'], 'read/hand' => ['notes' => $notes, 'hand' => 'left'],
@@ -63,7 +64,10 @@ function planOfEveryKind(StudentCopy $copy): array
         'shape/manner' => ['from' => $at(1), 'to' => $at(3), 'repeated' => 'grow', 'high' => 'goal', 'metre' => 'levelled'],
         'balance/layer' => ['from' => $at(1), 'to' => $at(3), 'layer' => 'filling', 'change' => -8, 'gradual' => true],
         'words/expression' => ['from' => $at(3), 'to' => $at(4), 'text' => 'still water'],
-        'pedal/span' => $from, 'pedal/dry' => [...$from, 'from' => $at(4), 'to' => $at(5)], 'words/note' => ['measure' => $score->measures[2]->id, 'text' => 'Sing.'],
+        'pedal/soft' => $stretch, 'pedal/sostenuto' => $stretch, 'pedal/wash' => $stretch,
+        'pedal/passage' => ['from' => $at(2), 'to' => $at(6), 'school' => 'clean', 'haze' => 0.3, 'rate' => 'half-bar', 'habit' => 'with', 'depth' => 40, 'words' => ''],
+        'pedal/kept' => ['from' => $at(2), 'to' => $at(4), 'pedals' => [[...$from, 'id' => 'k', 'craft' => 'pedal', 'kind' => 'span']], 'words' => 'drier'],
+        'pedal/span' => [...$from, 'manner' => 'before', 'lowered' => $at(2, '1'), 'lifting' => $at(2, '2'), 'flutter' => true], 'pedal/dry' => [...$from, 'from' => $at(4), 'to' => $at(5)], 'words/note' => ['measure' => $score->measures[2]->id, 'text' => 'Sing.'],
     ];
     expect(array_keys($marks))->toEqualCanonicalizing(array_keys(Crafts::registry()->marks()));
     $kinds = [];

@@ -101,8 +101,8 @@ final class EveryPage
     {
         $url = "/copies/$copy->id";
         foreach (array_diff(array_keys(Crafts::registry()->answers()), ['alternatives']) as $answer) {
-            $this->expect($this->test->postJson("$url/answers/$answer", ['plan' => $plan]), $answer);
-            $this->expect($this->test->postJson("$url/answers/$answer", ['plan' => $plan, 'bars' => ['first' => 1, 'last' => 1]]), "$answer around a bar");
+            $this->expect($this->test->postJson("$url/answers/$answer", ['plan' => $plan, 'asked' => ['at' => '1']]), $answer);
+            $this->expect($this->test->postJson("$url/answers/$answer", ['plan' => $plan, 'bars' => ['first' => 1, 'last' => 1], 'asked' => ['at' => '4']]), "$answer around a bar");
         }
         foreach (Crafts::registry()->crafts as $craft) {
             if ($craft->suggestion === null) {

@@ -29,7 +29,7 @@ final class RenditionController
                 'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 2), 'end_ms' => round($event->endMs, 2),
                 'velocity' => $event->velocity, 'hand' => $reading->hands[$event->note]->value, 'layer' => $reading->layers[$event->note]->layer->value,
             ], $rendition->events),
-            'pedal' => array_map(fn (PedalEvent $event): array => ['ms' => round($event->ms, 2), 'value' => $event->value], $rendition->pedal),
+            'pedal' => array_map(fn (PedalEvent $event): array => ['ms' => round($event->ms, 2), 'value' => $event->value, 'controller' => $event->controller], $rendition->pedal),
             'bars' => PlayedBars::of($performance->score(), $performance->tempo()),
         ]);
     }

@@ -6,8 +6,8 @@ use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\PedalSettings;
 use Tarnwind\Core\Pedal\PrintedPedal;
-use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\SuggestedPedal;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Performance\Depth;
@@ -26,7 +26,7 @@ const NOT_LOADED = ['BWV_0773.xml', 'MozaChloSample.xml', 'MozaVeilSample.xml', 
  */
 function suggested(Score $score): array
 {
-    return Suggestion::of(Crafts::registry()->performance($score), School::Singing);
+    return Suggestion::of(Crafts::registry()->performance($score), new PedalSettings);
 }
 
 /**
@@ -113,7 +113,7 @@ it('writes pedal marks that an engraver finds', function (): void {
         $document = Document::open((string) file_get_contents(Corpus::path($name)));
         $score = ScoreReader::read($document);
         $spans = suggested($score);
-        $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, $spans, School::Singing);
+        $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, $spans, new PedalSettings);
         $paths[] = $path = sys_get_temp_dir()."/tarnwind-$name";
         file_put_contents($path, (new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers()))->toMusicXml());
         $lifts = 0;
@@ -135,7 +135,7 @@ it('writes half pedal and pedal that begins where nothing does', function (): vo
     $document = Document::open((string) file_get_contents(Corpus::path('SchbAvMaSample.xml')));
     $score = ScoreReader::read($document);
     $third = Tarnwind\Core\Score\Fraction::of(13, 16);
-    $spans = [new Span($third, $score->measures[1]->start, Depth::Half), new Span($score->measures[2]->start, $score->end())];
+    $spans = [new Span($third, $score->measures[1]->start, Depth::half()), new Span($score->measures[2]->start, $score->end())];
     $xml = Marked::copy($document, $score, Marked::pedals($score, $spans))->toMusicXml();
 
     expect(Corpus::schemaErrors($xml))->toBe([])->and($xml)->toContain('½');
@@ -146,7 +146,7 @@ it('writes half pedal and pedal that begins where nothing does', function (): vo
 it('writes MIDI in which an independent parser hears the same notes and pedal', function (string $name): void {
     $score = ScoreReader::read(Document::open((string) file_get_contents(Corpus::path($name))));
     $document = Document::open((string) file_get_contents(Corpus::path($name)));
-    $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, suggested($score), School::Singing);
+    $plan = SuggestedPedal::into(Crafts::registry()->freshPlan($score), $score, suggested($score), new PedalSettings);
     $rendition = Renderer::play(Crafts::registry()->performance($score, $plan));
     $path = sys_get_temp_dir().'/tarnwind-test.mid';
     file_put_contents($path, (new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers()))->toMidi());

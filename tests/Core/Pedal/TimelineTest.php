@@ -8,20 +8,22 @@ use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Pedal\Examiner;
 use Tarnwind\Core\Pedal\Moment;
+use Tarnwind\Core\Pedal\PedalSettings;
 use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\Strike;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Performance\Articulation;
+use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Read\HandMark;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Sound\Acoustics;
 use Tarnwind\Core\Sound\Instrument;
-use Tarnwind\Core\Sound\MeasuredDecay;
 use Tarnwind\Core\Sound\Piano;
 use Tarnwind\Core\Touch\ArticulationMark;
 use Tarnwind\Core\Touch\HoldMark;
@@ -147,8 +149,9 @@ it('forgets no string that may still ring', function (Instrument $instrument): v
 it('is measured in a stretch from its pages as from the whole', function (School $school): void {
     $score = ScoreReader::read(Document::open(Corpus::grown('FaurReveSample.xml', 1500)));
     $performance = Crafts::registry()->performance($score);
-    [$whole, $decay] = [$performance->part(Timeline::class), new MeasuredDecay];
-    $spans = Suggestion::spans($performance->score(), $whole, $school, $decay);
+    $whole = $performance->part(Timeline::class);
+    $spans = Suggestion::spans($whole, new PedalSettings($school), new Acoustics);
+    $examined = fn (Timeline $timeline, Fraction $from, Fraction $to): array => Examiner::examine($timeline, new Pedals($spans), new Resonance($timeline, new Acoustics), $from, $to)->toArray();
     $pages = $whole->pages();
     expect(array_merge(...$pages))->toBe($whole->moments);
     $smallest = count($pages);
@@ -157,8 +160,7 @@ it('is measured in a stretch from its pages as from the whole', function (School
         $bars = $whole->with([])->bearingOn(...Examiner::widened($spans, $from, $to));
         $some = array_map(fn (int $number): array => $pages[$number], $bars->pages());
         $smallest = min($smallest, count($some));
-        expect(Examiner::examine($whole->with(array_merge(...$some)), $spans, $decay, $from, $to)->toArray())
-            ->toBe(Examiner::examine($whole, $spans, $decay, $from, $to)->toArray());
+        expect($examined($whole->with(array_merge(...$some)), $from, $to))->toBe($examined($whole, $from, $to));
     }
     expect($smallest)->toBeLessThan(count($pages));
 })->with([School::Singing, School::Clean, School::Haze]);

@@ -5,13 +5,18 @@ declare(strict_types=1);
 use Tarnwind\Core\Hand\Fingering;
 use Tarnwind\Core\Hand\Joints;
 use Tarnwind\Core\Pedal\Planner;
+use Tarnwind\Core\Pedal\Policy;
+use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Pedal\TimelineBuilder;
+use Tarnwind\Core\Performance\Depth;
 use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\PrintedDynamics;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Sound\Acoustics;
 use Tarnwind\Core\Sound\Decay;
 use Tarnwind\Core\Sound\MeasuredDecay;
 use Tarnwind\Core\Sound\SmoothDecay;
@@ -60,11 +65,11 @@ function planned(array $texture, string $school, Decay $decay, bool $stated): ar
     $reading = Reading::of($score);
     $tempo = TempoMap::of($score);
     $joints = new Joints(Fingering::of($score, $reading, $tempo), $reading, $tempo);
-    $set = TimelineBuilder::build($score, $stated ? stated($texture) : $reading->harmonies, $reading->hands, $tempo, $joints, KeyLengths::of($score, $tempo), Levels::printed($score));
+    $set = TimelineBuilder::build($score, $reading, $stated ? stated($texture) : $reading->harmonies, $tempo, $joints, KeyLengths::of($score, $tempo), Levels::printed($score), new PrintedDynamics($score));
 
     return array_map(
         fn (array $span): array => [$set->moments[$span[0]]->at->toFloat(), $set->moments[$span[1]]->at->toFloat()],
-        Planner::plan($set, School::from($school)->weights(), $decay),
+        Planner::plan($set, new Policy(School::from($school)->weights(), [Depth::full(), Depth::half()]), new Resonance($set, new Acoustics($decay))),
     );
 }
 

@@ -41,7 +41,7 @@ it('copies the marks of bars onto like bars, in the place of marks of their kind
     foreach ($score->measures as $measure) {
         $names[$measure->id] = "bar $measure->number";
     }
-    $pedal = fn (string $id, int $from, int $to): PedalMark => new PedalMark($id, false, $place($from, 0), $place($to, 0), Depth::Full, Origin::Teacher);
+    $pedal = fn (string $id, int $from, int $to): PedalMark => new PedalMark($id, false, $place($from, 0), $place($to, 0), Depth::full(), Origin::Teacher);
     $plan = new Plan(null, [
         new FingerMark('f1', $note(0, 'C5'), '1'), new FingerMark('f2', $note(0, 'F5'), '5'),
         new ArticulationMark('a1', [$note(0, 'E5'), $note(2, 'B4')], Articulation::Staccato),

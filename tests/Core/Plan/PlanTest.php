@@ -26,7 +26,7 @@ function fourBars(string $first = ''): Score
 
 function mark(Score $score, string $from, string $to, bool $dry = false): PedalMark
 {
-    return new PedalMark("m$from", $dry, Place::at($score, Fraction::parse($from)), Place::at($score, Fraction::parse($to)), Depth::Full, Origin::Teacher, 'because');
+    return new PedalMark("m$from", $dry, Place::at($score, Fraction::parse($from)), Place::at($score, Fraction::parse($to)), Depth::full(), Origin::Teacher, 'because');
 }
 
 /**
@@ -59,25 +59,25 @@ it('begins with the marks of the edition', function (): void {
     $pedal = fn (string $type): string => "<direction><direction-type><pedal type=\"$type\"/></direction-type></direction>";
     $plan = Crafts::registry()->freshPlan(fourBars($pedal('start')));
 
-    expect($plan->marksOf(PedalMark::class))->toHaveCount(1)->and($plan->marksOf(PedalMark::class)[0]->origin)->toBe(Origin::Printed)->and(stretches((new PlannedPedal)->spans($plan, fourBars()->measures)))->toBe(['0-16']);
+    expect($plan->marksOf(PedalMark::class))->toHaveCount(1)->and($plan->marksOf(PedalMark::class)[0]->origin)->toBe(Origin::Printed)->and(stretches((new PlannedPedal)->pedals($plan, fourBars()->measures)->damper))->toBe(['0-16']);
 });
 
 it('lets the earlier of two overlapping spans end where the later begins, and leaves out bars the score lacks', function (): void {
     $score = fourBars();
-    $lost = new PedalMark('x', false, new Place('gone', Fraction::zero()), new Place('gone', Fraction::of(2)), Depth::Full, Origin::Teacher);
+    $lost = new PedalMark('x', false, new Place('gone', Fraction::zero()), new Place('gone', Fraction::of(2)), Depth::full(), Origin::Teacher);
     $plan = new Plan(null, [mark($score, '8', '12'), mark($score, '0', '10'), $lost, mark($score, '12', '14', true)]);
 
-    expect(stretches((new PlannedPedal)->spans($plan, $score->measures)))->toBe(['0-8', '8-12']);
+    expect(stretches((new PlannedPedal)->pedals($plan, $score->measures)->damper))->toBe(['0-8', '8-12']);
 });
 
 it('puts a suggestion around what is the teacher\'s own', function (): void {
     $score = fourBars();
     $plan = new Plan(null, [mark($score, '2', '5'), mark($score, '9', '10', true)]);
-    $suggested = [new Span(Fraction::zero(), Fraction::of(4)), new Span(Fraction::of(4), Fraction::of(8)), new Span(Fraction::of(8), Fraction::of(16), Depth::Half)];
-    $once = SuggestedPedal::into($plan, $score, $suggested, School::Clean);
+    $suggested = [new Span(Fraction::zero(), Fraction::of(4)), new Span(Fraction::of(4), Fraction::of(8)), new Span(Fraction::of(8), Fraction::of(16), Depth::half())];
+    $once = SuggestedPedal::into($plan, $score, $suggested, new PedalSettings(School::Clean));
 
-    expect(stretches((new PlannedPedal)->spans($once, $score->measures)))->toBe(['0-2', '2-5', '5-8', '8-9', '10-16'])
+    expect(stretches((new PlannedPedal)->pedals($once, $score->measures)->damper))->toBe(['0-2', '2-5', '5-8', '8-9', '10-16'])
         ->and($once->settings(PedalSettings::class)->school)->toBe(School::Clean)
         ->and(array_map(fn (PedalMark $mark): string => $mark->origin->value, $once->marksOf(PedalMark::class)))->toBe(['teacher', 'teacher', 'suggested', 'suggested', 'suggested', 'suggested'])
-        ->and(stretches((new PlannedPedal)->spans(SuggestedPedal::into($once, $score, [], School::Clean), $score->measures)))->toBe(['2-5']);
+        ->and(stretches((new PlannedPedal)->pedals(SuggestedPedal::into($once, $score, [], new PedalSettings(School::Clean)), $score->measures)->damper))->toBe(['2-5']);
 });

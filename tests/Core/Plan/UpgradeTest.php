@@ -10,6 +10,7 @@ use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Findings\IntendedMark;
 use Tarnwind\Core\Hand\FingeringSchool;
 use Tarnwind\Core\Hand\HandSettings;
+use Tarnwind\Core\Pedal\PedalNotation;
 use Tarnwind\Core\Pedal\PedalSettings;
 use Tarnwind\Core\Pedal\School;
 use Tarnwind\Core\Plan\InvalidPlan;
@@ -46,11 +47,11 @@ it('shows in the example what a plan is: every kind of mark, every setting', fun
     $example = (string) file_get_contents(__DIR__.'/../../../docs/examples/lantern-on-the-water.plan.json');
     $plan = Crafts::registry()->plans->read($example);
     // Kinds of marks that the earlier format has not.
-    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || str_starts_with($mark::class, 'Tarnwind\\Core\\Shape\\');
+    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || str_starts_with($mark::class, 'Tarnwind\\Core\\Shape\\') || str_starts_with($mark->id(), 'n-');
     $older = array_values(array_filter($plan->marks, fn ($mark): bool => ! $isNewer($mark)));
     expect($older)->toEqual(Crafts::registry()->plans->read(stored('every-kind'))->marks)->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
         ->and(array_values(array_unique(array_map(fn ($mark): string => $mark::class, $plan->marks))))->toEqualCanonicalizing(array_values(array_unique(Crafts::registry()->marks())))
-        ->and($plan->settings(PedalSettings::class)->school)->toBe(School::Singing)->and($plan->settings(HandSettings::class)->school)->toBe(FingeringSchool::Strength)
+        ->and($plan->settings(PedalSettings::class))->toEqual(new PedalSettings(School::Singing, 0.6, notation: PedalNotation::Signs))->and($plan->settings(HandSettings::class)->school)->toBe(FingeringSchool::Strength)
         ->and($plan->settings(Style::class))->toEqual(new Style(Profile::Lyrical, ['staccato' => 0.4], new Ornamenting(speed: 11.0, spread: 70.0, lead: 20.0)))
         ->and($plan->settings(Shaping::class))->toEqual(new Shaping(ShapingSchool::Singing, new Choices(RepeatedNotes::Grow)))
         ->and($plan->settings(Balancing::class))->toEqual(new Balancing(BalancingSchool::Singing, ['filling' => -18.0]));

@@ -15,7 +15,7 @@ it('has a bar for every one that is played, beginning where its first notes do',
     expect(array_column($bars, 'measure'))->toBe($score->playbackOrder);
     $onBar = array_fill_keys(array_map(fn (Note $note): string => $note->id, array_filter($score->notes, fn (Note $note): bool => ! $note->grace && preg_grep('/arpeggiate|trill|mordent|turn|tremolo/', $note->articulations) === [] && $note->onset->equals($score->measures[$note->measure]->start))), true);
     $starts = [];
-    foreach (Renderer::render($score, [], $tempo)->events as $event) {
+    foreach (Renderer::render($score, new Tarnwind\Core\Performance\Pedals, $tempo)->events as $event) {
         if (isset($onBar[$event->note])) {
             $starts[(string) round($event->startMs)] = true;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\Levels;
+use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Rendition\PedalEvent;
 use Tarnwind\Core\Rendition\Renderer;
@@ -75,9 +76,9 @@ it('changes the pedal after the strike and before the first key to be caught is 
         MusicXml::attributes(8).direction('<words>x</words>', '<sound tempo="60"/>').MusicXml::note('C3', 16).MusicXml::note('D3', 1).MusicXml::note('', 15),
     ));
     $spans = [new Span(Fraction::zero(), Fraction::of(2)), new Span(Fraction::of(2), Fraction::of(4))];
-    $pedal = Renderer::render($score, $spans, TempoMap::of($score))->pedal;
+    $pedal = Renderer::render($score, new Pedals($spans), TempoMap::of($score))->pedal;
 
-    expect(array_map(fn (PedalEvent $event): array => [(int) round($event->ms), $event->value], $pedal))->toBe([[0, 127], [2020, 0], [2105, 127], [4000, 0]]);
+    expect(array_map(fn (PedalEvent $event): array => [(int) round($event->ms), $event->value], $pedal))->toBe([[50, 127], [2020, 0], [2105, 127], [4000, 0]]);
 });
 
 it('begins a short slur with an impulse and ends it lighter; a long one is a phrase', function (): void {

@@ -90,7 +90,7 @@ it('holds a fermata half as long again to twice as long, as the sound fades', fu
 it('puts it all into the clock of keys and of MIDI', function (): void {
     $score = timedBars([5 => 'rit.', 7 => 'a tempo']);
     $tempo = TempoMap::of($score);
-    $rendition = Renderer::render($score, [], $tempo);
+    $rendition = Renderer::render($score, new Tarnwind\Core\Performance\Pedals, $tempo);
     $last = $rendition->events[count($rendition->events) - 1];
     expect($last->startMs)->toEqualWithDelta(1000 * $tempo->seconds(Fraction::of(31)), 0.01)->and($last->startMs)->toBeGreaterThan(31_500);
     // As many changes of tempo as the slowing has steps, and the one back.

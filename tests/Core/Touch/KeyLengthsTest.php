@@ -154,7 +154,7 @@ it('is played as it is planned', function (): void {
     $score = phrase();
     $map = TempoMap::of($score, 60.0);
     $lengths = KeyLengths::of($score, $map, new Style(Profile::Dance), [$score->notes[3]->id => Articulation::Staccatissimo]);
-    $played = array_map(fn ($event): int => (int) round($event->endMs - $event->startMs), Renderer::render($score, [], $map, $lengths)->events);
+    $played = array_map(fn ($event): int => (int) round($event->endMs - $event->startMs), Renderer::render($score, new Tarnwind\Core\Performance\Pedals, $map, $lengths)->events);
     expect($played)->toBe([1010, 600, 800, 200, 1000, 1600]);
 });
 
