@@ -213,7 +213,8 @@ final class Costs
     {
         $chords = $here->isChord() && ! $here->isLine ? ($this->k === $this->lastStrike ? 2 : 1) : 0;
 
-        $floor = $here->bass !== null && ! $here->bass->dry && in_array($here->bass, $here->strikes, true);
+        // A bass that crisp notes follow is not built on.
+        $floor = $here->bass !== null && ! $here->bass->dry && in_array($here->bass, $here->strikes, true) && $this->timeline->moments[$this->k + 1]->dryShare() === 0.0;
 
         return $weights->staccato * $here->dryShare() + $weights->rest * ($here->silence >= Examiner::SHORTEST_REST ? $here->silence + self::REST : $here->silence) - $weights->chord * $chords - ($floor ? $weights->floor : 0.0);
     }

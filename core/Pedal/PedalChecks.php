@@ -139,7 +139,7 @@ final class PedalChecks
         }
         $what = $near === [] ? 'The edition prints a pedal here, and none is planned.' : 'The edition prints one pedal here, and it is '.(count($near) > 1 ? 'changed' : 'cut short').'.';
         $why = $worst >= Blur::CLOUDY_FROM ? ' As printed the blur is '.Blur::inWords($worst)." in bar {$this->timeline->measures[$bar]->number}." : ' As printed it would stay '.Blur::of($worst)->value.'.';
-        $this->add($printed->down, FindingKind::PrintedPedalContradicted, Severity::Hint, $what.$why, new Remedy(Action::AsPrinted, 'As printed', at: $printed->down), $worst, Blur::CLOUDY_FROM, Unit::Blur);
+        $this->add($printed->down, FindingKind::PrintedPedalContradicted, Severity::Hint, $what.$why, new Remedy(Action::AsPrinted, 'As printed', value: "$printed->down $printed->up", at: $printed->down), $worst, Blur::CLOUDY_FROM, Unit::Blur);
     }
 
     private static function inside(Fraction $at, Span $span): bool

@@ -30,6 +30,7 @@ final class PedalCraft implements Craft
             ->answer('pedal', PedalAnswer::class)->answer('ring', RingAnswer::class)->answer('decisions', DecisionsAnswer::class)
             ->finds(FindingKind::class, Action::class)
             ->prints(new PrintedPedal)
+            ->proposes(new ProposedPedalling)
             ->suggests(new SuggestedPedal)
             ->writes(new PedalWriter);
     }

@@ -19,9 +19,9 @@ const key = (midi: number, start: number, end: number, layer: KeyEvent['layer'] 
 
 test('a string is damped when its key is left, or when the foot lets it go', () => {
     const pedal = [
-        { ms: 100, value: 127 },
-        { ms: 1500, value: 0 },
-        { ms: 1620, value: 127 },
+        { ms: 100, value: 127, controller: 64 as const },
+        { ms: 1500, value: 0, controller: 64 as const },
+        { ms: 1620, value: 127, controller: 64 as const },
     ];
     const [before, under] = tonesOf([key(60, 0, 50), key(64, 200, 900)], pedal);
     // Free again, at the level it has by then, where the foot comes back.
@@ -43,7 +43,7 @@ test('half pedal leaves the bass ringing and stops the treble; the highest strin
 });
 
 test('what the foot does after a key is struck again is not told of its earlier stroke', () => {
-    const tones = tonesOf([key(60, 0, 100), key(60, 500, 600)], [{ ms: 700, value: 127 }]);
+    const tones = tonesOf([key(60, 0, 100), key(60, 500, 600)], [{ ms: 700, value: 127, controller: 64 as const }]);
     expect(tones[0]!.damping.map(({ ms }) => ms)).toEqual([100]);
     expect(tones[1]!.damping.map(({ ms }) => ms)).toEqual([600, 700]);
 });
@@ -51,10 +51,10 @@ test('what the foot does after a key is struck again is not told of its earlier 
 const rendition: RenditionDocument = {
     events: [key(72, 0, 500), key(60, 0, 500, 'filling', 40), key(64, 500, 900, 'filling', 120)],
     pedal: [
-        { ms: 0, value: 127 },
-        { ms: 500, value: 0 },
-        { ms: 600, value: 127 },
-        { ms: 1000, value: 0 },
+        { ms: 0, value: 127, controller: 64 as const },
+        { ms: 500, value: 0, controller: 64 as const },
+        { ms: 600, value: 127, controller: 64 as const },
+        { ms: 1000, value: 0, controller: 64 as const },
     ],
     bars: [
         { measure: 0, ms: 0, beats: [0, 500, 1000, 1500] },
@@ -67,8 +67,8 @@ test('faults change what they are about and nothing else', () => {
     expect(withFault(rendition, 'late-foot').pedal.map(({ ms }) => ms)).toEqual([260, 760, 860, 1260]);
     expect(withFault(rendition, 'late-foot').events).toBe(rendition.events);
     expect(withFault(rendition, 'no-changes').pedal).toEqual([
-        { ms: 0, value: 127 },
-        { ms: 1000, value: 0 },
+        { ms: 0, value: 127, controller: 64 as const },
+        { ms: 1000, value: 0, controller: 64 as const },
     ]);
     expect(withFault(rendition, 'no-pedal').pedal).toEqual([]);
     expect(velocities(withFault(rendition, 'filling-too-loud'))).toEqual([64, 72, 127]);

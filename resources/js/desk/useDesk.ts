@@ -158,8 +158,13 @@ export function useDesk(props: DeskProps) {
 
     /** Tells a craft something for the whole plan. */
     function setSettings<Name extends keyof PlanDocument['settings']>(craft: Name, settings: NonNullable<PlanDocument['settings'][Name]>): void {
+        replaceSettings(craft, { ...history.value.present.settings[craft], ...settings });
+    }
+
+    /** Tells a craft all it is to know of the whole plan. */
+    function replaceSettings<Name extends keyof PlanDocument['settings']>(craft: Name, settings: NonNullable<PlanDocument['settings'][Name]>): void {
         const present = history.value.present;
-        commit({ ...present, settings: { ...present.settings, [craft]: { ...present.settings[craft], ...settings } } });
+        commit({ ...present, settings: { ...present.settings, [craft]: settings } });
     }
 
     function setTempo(value: number | null): void {
@@ -288,6 +293,7 @@ export function useDesk(props: DeskProps) {
 
     return {
         piece,
+        firstMoment,
         line,
         times,
         plan,
@@ -304,6 +310,7 @@ export function useDesk(props: DeskProps) {
         marks,
         setMarks,
         setSettings,
+        replaceSettings,
         setTempo,
         preview,
         drop,

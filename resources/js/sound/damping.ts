@@ -13,44 +13,55 @@ export interface Tone {
     velocity: number;
     ms: number;
     damping: Damping[];
+    /** Whether it is struck una corda. */
+    soft: boolean;
 }
+
+/** The pedals, by the numbers of their MIDI controllers. */
+export const DAMPER = 64;
+export const SOSTENUTO = 66;
+export const SOFT = 67;
 
 /** Above this key a piano has no dampers [mem]. */
 const LAST_DAMPER = 89;
 
-/** Time constants of a damper that falls on its string, at the lowest and at the last key: it stops in about 0.4 s and 0.1 s [mem]. */
-const FULL = [0.09, 0.022] as const;
-
-/** Of one that grazes it: the bass hardly minds, the treble stops soon [start]. */
-const HALF = [2.5, 0.12] as const;
-
-/** Controller values from which the dampers graze, and from which they are clear of the strings. */
-const GRAZES = 32;
-const CLEAR = 96;
-
 const LOWEST = 21;
 
-/** Between two values for the lowest key and the last that has a damper, evenly in the ear. */
-function byKey([low, high]: readonly [number, number], midi: number): number {
-    return low * (high / low) ** ((midi - LOWEST) / (LAST_DAMPER - LOWEST));
-}
+/** Seconds in which a damper that is all the way down stops the lowest string and the last that has one, by 60 dB [mem]. */
+const STOPS = [0.45, 0.1] as const;
+
+/** Powers of contact for the same strings: grazing dampers stop the treble soon and the bass slowly [start]. The core has the same. */
+const GRAZING = [4.67, 2.6] as const;
+
+/** The pedal is clear of the strings from this share of its way on [start]. */
+const CLEAR = 0.9;
+
+/** dB of one time constant. */
+const DB = 20 / Math.LN10;
 
 /** How fast a damper at some height stops a string; null where it does not touch it. */
 export function timeConstant(pedal: number, midi: number): number | null {
-    if (pedal >= CLEAR || midi > LAST_DAMPER) return null;
-    return byKey(pedal >= GRAZES ? HALF : FULL, midi);
+    const share = pedal / 127;
+    if (share >= CLEAR || midi > LAST_DAMPER) return null;
+    const place = Math.max(0, (midi - LOWEST) / (LAST_DAMPER - LOWEST));
+    const full = 60 / (STOPS[0] * (STOPS[1] / STOPS[0]) ** place);
+    return DB / (full * (1 - share / CLEAR) ** (GRAZING[0] + (GRAZING[1] - GRAZING[0]) * place));
 }
 
 /**
  * Keys and pedal as tones: a string is free while its key or the pedal keeps the damper off, damped as far as the pedal
  * lets the damper down, and free again, at the level it has, where the pedal comes back in time.
  */
-export function tonesOf(events: readonly KeyEvent[], pedal: readonly PedalEvent[]): Tone[] {
+export function tonesOf(events: readonly KeyEvent[], pedals: readonly PedalEvent[]): Tone[] {
     const struck = new Map<number, number[]>();
     for (const { midi, start_ms } of events) struck.set(midi, [...(struck.get(midi) ?? []), start_ms]);
+    const pedal = pedals.filter(({ controller }) => controller === DAMPER);
+    const [keeps, soft] = [stretches(pedals, SOSTENUTO), stretches(pedals, SOFT)];
     return events.map(({ note, midi, velocity, start_ms, end_ms }) => {
         const again = struck.get(midi)!.find((ms) => ms > start_ms + 1) ?? Infinity;
-        const left = Math.max(start_ms, end_ms);
+        const up = Math.max(start_ms, end_ms);
+        // The middle pedal keeps a key that was down when it went down.
+        const left = keeps.reduce((until, { from, to }) => (start_ms <= from && from < until && until < to ? to : until), up);
         const damping: Damping[] = [];
         const add = (ms: number, value: number): void => {
             const seconds = timeConstant(value, midi);
@@ -58,8 +69,23 @@ export function tonesOf(events: readonly KeyEvent[], pedal: readonly PedalEvent[
         };
         add(left, pedalAt(pedal, left));
         for (const { ms, value } of pedal) if (ms > left && ms < again) add(ms, value);
-        return { note, midi, velocity, ms: start_ms, damping };
+        return { note, midi, velocity, ms: start_ms, damping, soft: soft.some(({ from, to }) => from - 1 <= start_ms && start_ms < to - 1) };
     });
+}
+
+/** From when to when a pedal is down that knows only on and off. */
+function stretches(pedals: readonly PedalEvent[], wanted: number): { from: number; to: number }[] {
+    const found: { from: number; to: number }[] = [];
+    let from: number | null = null;
+    for (const { ms, value, controller } of pedals) {
+        if (controller !== wanted) continue;
+        if (value >= 64) from ??= ms;
+        else if (from !== null) {
+            found.push({ from, to: ms });
+            from = null;
+        }
+    }
+    return from === null ? found : [...found, { from, to: Infinity }];
 }
 
 /** Where the pedal is at a time. */

@@ -1,4 +1,5 @@
 import type { KeyEvent, PedalEvent, RenditionDocument } from '@generated/rendition';
+import { DAMPER } from './damping';
 
 /** What a student often does, made plain so that it is heard. */
 export type Fault = 'late-foot' | 'no-changes' | 'no-pedal' | 'filling-too-loud' | 'accented-beats' | 'flat';
@@ -27,13 +28,14 @@ const FLAT = 72;
 const clamp = (velocity: number): number => Math.max(1, Math.min(127, Math.round(velocity)));
 
 function late(pedal: readonly PedalEvent[]): PedalEvent[] {
-    return pedal.map(({ ms, value }) => ({ ms: ms + LATE, value }));
+    return pedal.map((event) => (event.controller === DAMPER ? { ...event, ms: event.ms + LATE } : event));
 }
 
 /** The pedal down from its first move to its last. */
 function held(pedal: readonly PedalEvent[]): PedalEvent[] {
-    const [first, last] = [pedal[0], pedal.at(-1)];
-    return first && last ? [{ ms: first.ms, value: 127 }, last] : [];
+    const damper = pedal.filter(({ controller }) => controller === DAMPER);
+    const [first, last] = [damper[0], damper.at(-1)];
+    return first && last ? [{ ...first, value: 127 }, last] : [];
 }
 
 /** Every note on a beat struck harder. */

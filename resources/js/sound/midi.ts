@@ -1,8 +1,8 @@
 import { Midi } from '@tonejs/midi';
 import type { RenditionDocument } from '@generated/rendition';
+import { DAMPER, SOFT, SOSTENUTO } from './damping';
 import type { Playing } from './player';
 
-const DAMPER = 64;
 const LOUDEST = 127;
 
 /** What would be heard, as a Standard MIDI File: a track for each hand, the pedal on the first. */
@@ -18,9 +18,12 @@ export function toMidi(rendition: RenditionDocument, { from, to, rate, isHeard }
         const time = seconds(event.start_ms);
         tracks[event.hand].addNote({ midi: event.midi, time, duration: Math.max(0.01, seconds(event.end_ms) - time), velocity: event.velocity / LOUDEST });
     }
-    // The foot as it stands where the stretch begins.
-    const before = rendition.pedal.findLast(({ ms }) => ms < from);
-    const moves = [...(before ? [{ ms: from, value: before.value }] : []), ...rendition.pedal.filter(({ ms }) => ms >= from && ms <= to)];
-    for (const { ms, value } of moves) tracks.right.addCC({ number: DAMPER, time: seconds(ms), value: value / LOUDEST });
+    // The feet as they stand where the stretch begins.
+    const before = [DAMPER, SOSTENUTO, SOFT].flatMap((pedal) => {
+        const last = rendition.pedal.findLast(({ ms, controller }) => controller === pedal && ms < from);
+        return last ? [{ ...last, ms: from }] : [];
+    });
+    const moves = [...before, ...rendition.pedal.filter(({ ms }) => ms >= from && ms <= to)];
+    for (const { ms, value, controller } of moves) tracks.right.addCC({ number: controller, time: seconds(ms), value: value / LOUDEST });
     return new Blob([midi.toArray() as BlobPart], { type: 'audio/midi' });
 }

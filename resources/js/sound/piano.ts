@@ -4,6 +4,10 @@ import { SAMPLED_VELOCITY, type FootMove, type Samples } from './samples';
 /** Room for many notes at once. */
 const MASTER = 0.8;
 
+/** Una corda: softer by 3 dB, and darker [start]. */
+const SOFT_LEVEL = 10 ** (-3 / 20);
+const SOFT_TINT = 0.7;
+
 /** Hz to which a tone of least and of greatest velocity is bright: a soft hammer wakes fewer partials [start]. */
 const DARK = 900;
 const BRIGHT = 12_000;
@@ -48,9 +52,9 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
         source.playbackRate.value = 2 ** (sample.semitones / 12);
         const tint = context.createBiquadFilter();
         tint.type = 'lowpass';
-        tint.frequency.value = DARK * (BRIGHT / DARK) ** (tone.velocity / 127);
+        tint.frequency.value = DARK * (BRIGHT / DARK) ** (tone.velocity / 127) * (tone.soft ? SOFT_TINT : 1);
         const level = context.createGain();
-        let value = amplitude(tone.velocity);
+        let value = amplitude(tone.velocity) * (tone.soft ? SOFT_LEVEL : 1);
         level.gain.setValueAtTime(value, start);
         let end = start + sample.buffer.duration / source.playbackRate.value;
         tone.damping.forEach(({ ms, seconds }, index) => {

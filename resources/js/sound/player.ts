@@ -1,4 +1,4 @@
-import { tonesOf, type Tone } from './damping';
+import { DAMPER, tonesOf, type Tone } from './damping';
 import type { Piano } from './piano';
 import type { FootMove } from './samples';
 import type { PlayedBar, RenditionDocument } from '@generated/rendition';
@@ -42,7 +42,8 @@ const DOWN = 40;
 /** When the pedal is heard to go down and to come up, between two places. */
 export function stepsWithin({ pedal }: Pick<RenditionDocument, 'pedal'>, { from, to }: Pick<Playing, 'from' | 'to'>): { ms: number; move: FootMove }[] {
     let isDown = false;
-    return pedal.flatMap(({ ms, value }) => {
+    return pedal.flatMap(({ ms, value, controller }) => {
+        if (controller !== DAMPER) return [];
         const goesDown = value >= DOWN;
         if (goesDown === isDown) return [];
         isDown = goesDown;

@@ -88,7 +88,7 @@ function costOf(Timeline $texture, array $spans, Weights $w): float
         $cost += $moment->bassMoves() && $strings->sounds($moment->lastBass->midi, $since) ? $step * $w->basses : 0;
         $cost += $w->staccato * $moment->dryShare() + $w->rest * ($moment->silence >= 0.25 ? $moment->silence + 0.3 : $moment->silence);
         $cost -= $moment->isChord() && ! $moment->isLine ? $w->chord * ($k === $lastStruck ? 2 : 1) : 0;
-        $cost -= $moment->bass !== null && ! $moment->bass->dry && in_array($moment->bass, $moment->strikes, true) ? $w->floor : 0;
+        $cost -= $moment->bass !== null && ! $moment->bass->dry && in_array($moment->bass, $moment->strikes, true) && $moments[$k + 1]->dryShare() === 0.0 ? $w->floor : 0;
         if (! $begins) {
             $cost += ($moment->harmony !== $moments[$k - 1]->harmony ? $w->merge : 0) + ($moment->phrase ? $w->breath : 0) + ($moment->subito ? $w->subito : 0);
         }

@@ -5,8 +5,14 @@ import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import { fractionValue } from '../../support/fraction';
+import type { SpanReport } from '@generated/pedal';
+import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import BarNote from '../words/BarNote.vue';
+import DecisionList from './DecisionList.vue';
+import { depthName, DEPTHS, MANNERS } from './depth';
 import type { PedalMark } from './edits';
+import KeptList from './KeptList.vue';
+import RingView from './RingView.vue';
 import type { PedalState } from './usePedal';
 
 const props = defineProps<CraftProps<PedalState>>();
@@ -34,11 +40,22 @@ const actions = computed(() => {
             const mark = span.mark === null ? null : (marks.get(span.mark) ?? null);
             const what = span.kind === 'legato' ? 'Change' : 'Down';
             const when = down < from.value ? 'held from before' : beat(down);
-            return { span, mark, title: down < from.value ? 'Pedal' : what, when, until: up < to.value ? beat(up) : null };
+            const isCurrent = mark !== null && mark === props.state.current.value;
+            return { span, mark, isCurrent, timing: timed(span), title: down < from.value ? 'Pedal' : what, when, until: up < to.value ? beat(up) : null };
         });
 });
 
 const findings = computed(() => (props.state.examination.value?.findings ?? []).filter((finding) => finding.measure === desk.measure.value));
+
+const depths = DEPTHS.map(({ value, label }) => ({ value: String(value), label }));
+const depthOf = (value: string): PedalMark['depth'] => DEPTHS.find((one) => String(one.value) === value)?.value ?? 'full';
+
+/** When the foot moves around the new sound, and what a late or early one does. */
+function timed({ kind, timing: { up_ms: up, down_ms: down, window_ms: window, closes } }: SpanReport): string {
+    const ms = (value: number): string => (value < 0 ? `${-value} ms before` : `${value} ms after`);
+    const moves = kind === 'legato' && up !== null ? `up ${ms(up)}, down ${ms(down)}` : `down ${ms(down)}`;
+    return window === null || closes === null ? moves : `${moves}; later than ${window} ms it misses ${closes}`;
+}
 
 const ORIGIN: Record<PedalMark['origin'], string> = { printed: 'printed', suggested: 'suggested', teacher: 'yours' };
 
@@ -65,11 +82,23 @@ function beat(time: number): string {
             <article v-for="action in actions" :key="action.span.down" class="action">
                 <p class="action-title">
                     <strong>{{ action.title }}</strong> {{ action.when }}<template v-if="action.until">, up {{ action.until }}</template>
-                    <span class="origin">{{ action.span.depth === 'half' ? 'half · ' : '' }}{{ action.mark ? ORIGIN[action.mark.origin] : '' }}</span>
+                    <span class="origin"
+                        >{{ action.span.depth === 'full' ? '' : `${depthName(action.span.depth)} · ` }}{{ action.mark ? ORIGIN[action.mark.origin] : '' }}</span
+                    >
                 </p>
                 <ul class="reasons">
-                    <li v-for="reason in action.span.reasons" :key="reason">{{ reason }}</li>
+                    <li v-for="reason in action.isCurrent ? action.span.reasons : action.span.reasons.slice(0, 2)" :key="reason">{{ reason }}</li>
+                    <li v-if="action.isCurrent">{{ action.timing }}</li>
                 </ul>
+                <div v-if="action.isCurrent && action.mark?.kind === 'span'" class="how">
+                    <ChoiceSelect
+                        :value="String(action.mark.depth)"
+                        :options="depths"
+                        label="Depth of this pedal"
+                        @choose="(value) => state.setDepth(depthOf(value))"
+                    />
+                    <ChoiceSelect :value="action.mark.manner ?? 'after'" :options="MANNERS" label="How the foot goes down" @choose="state.setManner" />
+                </div>
                 <label v-if="action.mark && action.mark.origin === 'teacher'" class="words">
                     <span class="visually-hidden">Your reason for this pedal</span>
                     <a-input
@@ -84,6 +113,10 @@ function beat(time: number): string {
         </section>
 
         <FindingList :findings="findings" @mend="(finding) => mend(state.remedies, finding)" />
+
+        <RingView :context="context" :state="state" />
+        <KeptList :context="context" :state="state" />
+        <DecisionList :context="context" :state="state" />
 
         <BarNote :context="context" />
     </InspectorFrame>
@@ -132,6 +165,13 @@ ul {
     padding-left: 1.05em;
     font-size: 0.93em;
     color: var(--quiet);
+}
+
+.how {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+    margin-top: 3px;
 }
 
 .words {

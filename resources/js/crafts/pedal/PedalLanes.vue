@@ -11,9 +11,14 @@ defineProps<LineProps<PedalState>>();
     <FootLine
         :laid="laid"
         :marks="state.placed.value"
+        :stretches="state.stretches.value"
+        :passages="state.passages.value"
         :examination="state.examination.value"
         :quarters-per-minute="context.desk.tempo.value"
         :current="state.current.value"
+        :beside="
+            state.beside.answer.value ? { marks: state.beside.others.value, blur: state.beside.answer.value.blur, differ: state.beside.differ.value } : null
+        "
         @drag="state.drag"
         @open="(finding) => context.desk.moveTo(context.desk.momentAt(finding.at))"
     />
