@@ -43,7 +43,13 @@ final class PedalWriter implements ScoreWriter
             if ($type === 'stop' && $measure->index > 0 && $measure->start->equals($at)) {
                 $measure = $score->measures[$measure->index - 1];
             }
-            $directions->insert($measure->index, $at->minus($measure->start), self::direction($owner, $type, $words, $signs));
+            // Words have a direction of their own: beside a pedal in the same one engravers read them alone.
+            foreach (array_filter([self::words($owner, $words), self::pedal($owner, $type, $signs)]) as $kind) {
+                $direction = $owner->createElement('direction');
+                $direction->setAttribute('placement', 'below');
+                $direction->appendChild($owner->createElement('direction-type'))->appendChild($kind);
+                $directions->insert($measure->index, $at->minus($measure->start), $direction);
+            }
         }
     }
 
@@ -106,24 +112,29 @@ final class PedalWriter implements ScoreWriter
         }
     }
 
-    private static function direction(DOMDocument $tree, ?string $type, string $words, bool $signs): DOMElement
+    private static function words(DOMDocument $tree, string $words): ?DOMElement
     {
-        $direction = $tree->createElement('direction');
-        $direction->setAttribute('placement', 'below');
-        if ($words !== '') {
-            $kind = $direction->appendChild($tree->createElement('direction-type'));
-            $kind->appendChild($tree->createElement('words'))->appendChild($tree->createTextNode($words));
+        if ($words === '') {
+            return null;
         }
-        if ($type !== null) {
-            $pedal = $tree->createElement('pedal');
-            $pedal->setAttribute('type', $type);
-            $pedal->setAttribute('line', $signs ? 'no' : 'yes');
-            if ($signs) {
-                $pedal->setAttribute('sign', 'yes');
-            }
-            $direction->appendChild($tree->createElement('direction-type'))->appendChild($pedal);
+        $element = $tree->createElement('words');
+        $element->appendChild($tree->createTextNode($words));
+
+        return $element;
+    }
+
+    private static function pedal(DOMDocument $tree, ?string $type, bool $signs): ?DOMElement
+    {
+        if ($type === null) {
+            return null;
+        }
+        $pedal = $tree->createElement('pedal');
+        $pedal->setAttribute('type', $type);
+        $pedal->setAttribute('line', $signs ? 'no' : 'yes');
+        if ($signs) {
+            $pedal->setAttribute('sign', 'yes');
         }
 
-        return $direction;
+        return $pedal;
     }
 }

@@ -80,11 +80,13 @@ final class Resonance
 
     /**
      * What rings at a moment under a foot as it moves, a change at that moment being complete.
+     *
+     * @param  float  $later  seconds for which dampers have worked on what is left at the moment itself
      */
-    public function under(int $moment, Foot $foot): RingingStrings
+    public function under(int $moment, Foot $foot, float $later = 0.0): RingingStrings
     {
         $now = $this->timeline->moments[$moment]->seconds;
-        $settled = max($now, $foot->settled($now));
+        $settled = max($now + $later, $foot->settled($now));
         $until = $foot->spent($settled);
         if ($foot !== $this->foot) {
             [$this->foot, $this->spent, $this->rates] = [$foot, [], []];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Pedal;
 
+use Tarnwind\Core\Performance\FootTiming;
 use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\Acoustics;
@@ -11,7 +12,7 @@ use Tarnwind\Core\Sound\Dampers;
 use Tarnwind\Core\Sound\Loudness;
 
 /**
- * What sounds at a moment, and which of it clashes.
+ * What sounds at a moment, when fingers and foot have done what they do there, and which of it clashes.
  */
 final readonly class Ring
 {
@@ -34,7 +35,7 @@ final readonly class Ring
         $k = $timeline->momentAt($at);
         $moment = $timeline->moments[$k];
         $foot = Examiner::foot($timeline, $pedals->damper);
-        $ringing = (new Resonance($timeline, $acoustics, $pedals))->under($k, $foot);
+        $ringing = (new Resonance($timeline, $acoustics, $pedals))->under($k, $foot, FootTiming::DOWN_AFTER);
         $classes = $timeline->harmonyAt($k)?->pitchClasses() ?? [];
         $unit = Loudness::amplitude(64);
         $strings = [];

@@ -24,7 +24,12 @@ final class Marked
      */
     public static function copy(Document $document, Score $score, array $marks): MarkedCopy
     {
-        return new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, new Plan(null, $marks)), Crafts::registry()->writers());
+        return self::planned($document, $score, new Plan(null, $marks));
+    }
+
+    public static function planned(Document $document, Score $score, Plan $plan): MarkedCopy
+    {
+        return new MarkedCopy(fn (): Document => $document, Crafts::registry()->performance($score, $plan), Crafts::registry()->writers());
     }
 
     /**

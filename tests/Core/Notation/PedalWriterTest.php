@@ -4,9 +4,19 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Pedal\PedalMark;
+use Tarnwind\Core\Pedal\PedalNotation;
+use Tarnwind\Core\Pedal\PedalSettings;
 use Tarnwind\Core\Pedal\PrintedPedal;
+use Tarnwind\Core\Pedal\StretchKind;
+use Tarnwind\Core\Pedal\StretchMark;
+use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Performance\Manner;
 use Tarnwind\Core\Performance\Span;
+use Tarnwind\Core\Plan\Origin;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Sign;
 use Tests\support\Marked;
 use Tests\support\MusicXml;
@@ -56,6 +66,33 @@ it('stands before the grace notes of its place and before the closing bar line',
     $xml = (string) preg_replace('/>\s+</', '><', withPedal(twoStaves(), [['2', '8']]));
     expect($xml)->toMatch('#<pedal type="start" line="yes"/></direction-type><staff>2</staff></direction><note><grace/>#')
         ->toMatch('#<pedal type="stop" line="yes"/></direction-type><staff>2</staff></direction><barline location="right">#');
+});
+
+it('writes how deep and how it moves, the other pedals and dryness in words, each in a direction of its own', function (): void {
+    $document = Document::open(twoStaves());
+    $score = ScoreReader::read($document);
+    $at = fn (int $quarters): Place => Place::at($score, Fraction::of($quarters));
+    $marks = [
+        new PedalMark('a', false, $at(0), $at(4), Depth::half(), Origin::Teacher, lifting: $at(2)), new PedalMark('b', false, $at(4), $at(6), new Depth(0.4), Origin::Teacher, manner: Manner::Before, flutter: true),
+        new PedalMark('c', true, $at(6), $at(8), Depth::full(), Origin::Teacher), new StretchMark('d', StretchKind::Soft, $at(0), $at(4)), new StretchMark('e', StretchKind::Sostenuto, $at(4), $at(6)),
+    ];
+    $again = MusicXml::score(Marked::copy($document, $score, $marks)->toMusicXml());
+    $words = array_map(fn (Sign $sign): string => "$sign->onset $sign->value", $again->signsOf('words'));
+    expect($words)->toEqualCanonicalizing(['0 ½', '2 gradually up', '4 40 %, flutter, pedal first', '6 senza ped.', '0 una corda', '4 tre corde', '4 sost. ped.', '6 sost. up'])
+        ->and(PrintedPedal::spans($again))->toHaveCount(2)->and(PrintedPedal::soft($again))->toHaveCount(1)->and(PrintedPedal::dry($again))->toHaveCount(1);
+    // An engraver that found words and a pedal in one direction drew no pedal from there on.
+    foreach (preg_split('#</direction>#', Marked::copy($document, $score, $marks)->toEngraving()) ?: [] as $direction) {
+        expect(str_contains($direction, '<pedal') && str_contains($direction, '<words'))->toBeFalse();
+    }
+});
+
+it('writes signs in place of a line where the teacher prefers them', function (): void {
+    $document = Document::open(twoStaves());
+    $score = ScoreReader::read($document);
+    $marks = Marked::pedals($score, [new Span(Fraction::zero(), Fraction::of(2)), new Span(Fraction::of(2), Fraction::of(4))]);
+    $plan = (new Plan(null, $marks))->withSettings('pedal', new PedalSettings(notation: PedalNotation::Signs));
+    $xml = Marked::planned($document, $score, $plan)->toMusicXml();
+    expect(substr_count($xml, 'line="no" sign="yes"'))->toBe(4)->and(pedalMarks($xml))->toBe(['0 start staff 2', '2 stop staff 2', '2 start staff 2', '4 stop staff 2']);
 });
 
 it('takes the place of the edition\'s marks and leaves what else stands in their directions', function (): void {

@@ -5,17 +5,29 @@ declare(strict_types=1);
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Pedal\Examiner;
+use Tarnwind\Core\Pedal\PedalMark;
 use Tarnwind\Core\Pedal\PedalSettings;
+use Tarnwind\Core\Pedal\PrintedPedal;
 use Tarnwind\Core\Pedal\Resonance;
 use Tarnwind\Core\Pedal\School;
+use Tarnwind\Core\Pedal\StretchKind;
+use Tarnwind\Core\Pedal\StretchMark;
 use Tarnwind\Core\Pedal\Suggestion;
 use Tarnwind\Core\Pedal\Timeline;
 use Tarnwind\Core\Performance\Depth;
 use Tarnwind\Core\Performance\Manner;
 use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Span;
+use Tarnwind\Core\Performance\Stretch;
+use Tarnwind\Core\Plan\Origin;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Sound\Acoustics;
+use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Sound\Piano;
+use Tarnwind\Core\Sound\SoftPedal;
+use Tarnwind\Core\Student\Student;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
@@ -101,6 +113,97 @@ it('finds windows that are tight or not playable, and a hurried foot', function 
 
 it('finds a pedal that goes down where nothing is struck', function (): void {
     expect(found(examined(C_CHORD, [['1/2', '2']])))->toContain('change-off-any-onset 0');
+});
+
+it('finds a bass that moves by step under one pedal, and is quiet where a wash is wanted', function (): void {
+    $notes = [[36, 0, 1, 90, 'L', false], [38, 1, 1, 90, 'L', false], [60, 0, 2, 80, 'R', false], [64, 0, 2, 80, 'R', false]];
+    $wash = ['washes' => [new Stretch(Fraction::zero(), Fraction::of(2))]];
+
+    expect(found(examined($notes, [['0', '2']])))->toBe(['bass-moved-under-pedal 1'])
+        ->and(found(examined($notes, [['0', '1'], ['1', '2']])))->toBe([])
+        ->and(found(examined($notes, [['0', '2']], 60, $wash)))->toBe([]);
+});
+
+it('finds chromatic steps that ring into each other', function (): void {
+    $notes = array_map(fn (int $step): array => [84 - $step, 0.5 * $step, 0.5, 45, 'R', false], range(0, 6));
+    $finding = examined($notes, [['0', '7/2']], 90)->findings[0];
+
+    expect($finding->kind->value)->toBe('steps-smeared')->and($finding->remedy?->action->value)->toBe('halve');
+});
+
+it('finds a pedal that carries a loud sound into a sudden soft', function (): void {
+    $dynamic = fn (string $mark): string => "<direction><direction-type><dynamics><$mark/></dynamics></direction-type></direction>";
+    $line = MusicXml::note('C3', 8).$dynamic('p').MusicXml::note('C3', 8);
+    $timeline = Crafts::registry()->performance(MusicXml::score(MusicXml::part(MusicXml::attributes().$dynamic('ff').$line)))->part(Timeline::class);
+    $kinds = fn (Span ...$spans): array => found(Examiner::examine($timeline, new Pedals(array_values($spans)), new Resonance($timeline, new Acoustics)));
+
+    expect($kinds(new Span(Fraction::zero(), Fraction::of(4))))->toBe(['no-clearing-before-subito 2'])
+        ->and($kinds(new Span(Fraction::zero(), Fraction::of(2)), new Span(Fraction::of(2), Fraction::of(4))))->toBe([]);
+});
+
+it('finds a line that breaks and a harmony that falls apart for want of a pedal, but not where dryness is planned', function (): void {
+    $leap = MusicXml::note('C3', 4, '', '<slur type="start" number="1"/>').MusicXml::note('C5', 4, '', '<slur type="stop" number="1"/>').MusicXml::note('C3', 8);
+    $timeline = Crafts::registry()->performance(MusicXml::score(MusicXml::part(MusicXml::attributes().$leap)))->part(Timeline::class);
+    $kinds = fn (array $dry): array => found(Examiner::examine($timeline, new Pedals([new Span(Fraction::of(2), Fraction::of(4))], dry: $dry), new Resonance($timeline, new Acoustics)));
+    expect($kinds([]))->toBe(['gap-in-line 1'])->and($kinds([new Stretch(Fraction::zero(), Fraction::of(2))]))->toBe([]);
+
+    $apart = [[36, 0, 1, 80, 'L', false], [67, 1, 1, 70, 'R', false], [64, 2, 1, 70, 'R', false], [72, 3, 1, 70, 'R', false], [36, 4, 4, 80, 'L', false], [64, 4, 4, 80, 'R', false], [67, 4, 4, 80, 'R', false]];
+    expect(found(examined($apart, [['4', '8']], 50)))->toContain('pedal-needed 1');
+});
+
+it('finds a foot that is late for a rest', function (): void {
+    $notes = [...array_map(fn (array $note): array => [$note[0], 0, 1, $note[3], $note[4], false], C_CHORD), [36, 3, 1, 80, 'L', false]];
+
+    expect(found(examined($notes, [['0', '2']])))->toBe(['foot-late-for-rest 1'])->and(found(examined($notes, [['0', '1']])))->toBe([]);
+});
+
+it('says what her piano cannot do', function (): void {
+    $score = MusicXml::score(MusicXml::texture(['quarters_per_minute' => 60, 'beats_per_bar' => 4, 'notes' => [...C_CHORD, ...B_CHORD]]));
+    $at = fn (int $quarters): Place => Place::at($score, Fraction::of($quarters));
+    $marks = [
+        new PedalMark('h', false, $at(0), $at(2), Depth::half(), Origin::Teacher), new StretchMark('u', StretchKind::Soft, $at(0), $at(2)),
+        new StretchMark('s', StretchKind::Sostenuto, $at(0), $at(2)), new StretchMark('n', StretchKind::Sostenuto, $at(3), $at(4)),
+    ];
+    $kinds = function (Student $student) use ($score, $marks): array {
+        $performance = Crafts::registry()->performance($score, new Plan(null, $marks), $student);
+
+        return array_values(array_filter(array_column(Crafts::registry()->answer('pedal', $performance)['findings'], 'kind'), fn (string $kind): bool => preg_match('/there|weak|nothing/', $kind) === 1));
+    };
+    // A digital piano of the simplest kind, and a grand: at the third beat the keys of the second are still down.
+    expect($kinds(new Student(piano: new Piano(Instrument::Digital, softPedal: SoftPedal::Weak), halfPedal: false, sostenuto: false)))
+        ->toBe(['depth-not-there', 'soft-pedal-weak', 'sostenuto-not-there', 'sostenuto-not-there'])->and($kinds(new Student))->toBe([]);
+});
+
+it('tells where the plan and the printed pedal disagree, and what the print would sound like', function (): void {
+    $pedal = fn (string $type): string => "<direction><direction-type><pedal type=\"$type\"/></direction-type></direction>";
+    $chord = fn (string $low, string $high): string => MusicXml::note($low, 8).MusicXml::note($high, 8, '<chord/>');
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4).$pedal('start').$chord('C3', 'G3').$chord('B2', 'F#3').$pedal('stop')));
+    $at = fn (int $quarters): Place => Place::at($score, Fraction::of($quarters));
+    $findings = function (PedalMark ...$marks) use ($score): array {
+        $all = Crafts::registry()->answer('pedal', Crafts::registry()->performance($score, new Plan(null, array_values($marks))))['findings'];
+
+        return array_values(array_filter($all, fn (array $finding): bool => $finding['kind'] === 'printed-pedal-contradicted'));
+    };
+    $mark = fn (string $id, int $from, int $to): PedalMark => new PedalMark($id, false, $at($from), $at($to), Depth::full(), Origin::Teacher);
+    expect($findings($mark('a', 0, 4)))->toBe([])
+        ->and($findings($mark('a', 0, 2), $mark('b', 2, 4))[0]['reason'])->toContain('it is changed')->toContain('0.51, cloudy in bar 1')
+        ->and($findings()[0]['reason'])->toContain('none is planned')->and($findings()[0]['remedy'])->toMatchArray(['action' => 'as-printed', 'value' => '0 4']);
+});
+
+it('reads words for the left pedal and for none', function (): void {
+    $words = fn (string $text): string => "<direction><direction-type><words>$text</words></direction-type></direction>";
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().$words('Una corda').MusicXml::note('C4', 16), $words('tre corde').$words('senza Ped.').MusicXml::note('C4', 16), $words('con ped.').MusicXml::note('C4', 16), $words('mit Verschiebung').MusicXml::note('C4', 16),
+    ));
+    $stretches = fn (array $all): array => array_map(fn (Stretch $stretch): string => "$stretch->from-$stretch->to", $all);
+    expect($stretches(PrintedPedal::soft($score)))->toBe(['0-4', '12-16'])->and($stretches(PrintedPedal::dry($score)))->toBe(['4-8']);
+    $plan = Crafts::registry()->freshPlan($score);
+    expect($plan->marksOf(StretchMark::class))->toHaveCount(2)->and($plan->marksOf(PedalMark::class)[0]->dry)->toBeTrue();
+});
+
+it('proposes no pedal but touches where lines of equal right run', function (): void {
+    $school = fn (string $name): School => Crafts::registry()->freshPlan(MusicXml::score((string) file_get_contents(Corpus::path($name))))->settings(PedalSettings::class)->school;
+    expect($school('BWV_0775.xml'))->toBe(School::DampersOff)->and($school('SchbAvMaSample.xml'))->toBe(School::Singing);
 });
 
 it('measures a stretch as it measures the whole', function (string $from, string $to): void {
