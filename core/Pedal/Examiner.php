@@ -166,7 +166,7 @@ final class Examiner
                 $this->close($open);
                 $open = null;
             }
-            $strings = $this->resonance->under($k, $this->foot);
+            $strings = $this->resonance->under($k, $this->foot, FootTiming::DOWN_AFTER);
             if ($k < $last && isset($spans[$place]) && ! $moment->at->isLessThan($spans[$place]->down)) {
                 $open = $this->open($spans[$place++], $k, $strings);
             }
