@@ -1,5 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { dryIn, removeIn, toggleHalfIn, type PedalMark } from '../../resources/js/crafts/pedal/edits';
+import { DOWN, heightOf, pathOf, UP } from '../../resources/js/crafts/pedal/curve';
+import { depthName, shareOf } from '../../resources/js/crafts/pedal/depth';
+import * as edits from '../../resources/js/crafts/pedal/edits';
+import { dryIn, removeIn, toggleHalfIn, type PedalMark, type StretchMark } from '../../resources/js/crafts/pedal/edits';
 import { merge } from '../../resources/js/crafts/pedal/merge';
 import { between } from '../../resources/js/crafts/pedal/within';
 import type { Moment, Timeline } from '../../resources/js/desk/timeline';
@@ -108,4 +111,74 @@ test('things in order are found without a walk', () => {
             () => true,
         ),
     ).toEqual([]);
+});
+
+test('a pedal has a depth, by name or in percent', () => {
+    expect([shareOf('full'), shareOf('three-quarter'), shareOf('half'), shareOf(40)]).toEqual([1, 0.75, 0.5, 0.4]);
+    expect([depthName('three-quarter'), depthName(40)]).toEqual(['¾', '40 %']);
+    const deep = edits.setDepth(bars, line, 5, 40);
+    expect(deep.find(({ depth }) => depth === 40)).toMatchObject({ origin: 'teacher', from: moments[4]!.place });
+    expect(edits.setDepth(bars, line, 30, 'half')).toEqual(bars);
+});
+
+test('the foot goes down in a manner, moves gradually and flutters; a change divides what it has', () => {
+    const manner = edits.setManner(bars, line, 5, 'before');
+    expect(manner.find((mark) => 'manner' in mark)).toMatchObject({ manner: 'before', from: moments[4]!.place });
+    expect(edits.setManner(manner, line, 5, 'after').some((mark) => 'manner' in mark)).toBe(false);
+
+    const lifted = edits.toggleLowered(edits.toggleLifting(edits.toggleFlutter(bars, line, 5), line, 7), line, 5);
+    const [, one] = edits.placed(lifted, line);
+    expect(one).toMatchObject({ from: 4, to: 8, lowered: 5, lifting: 7 });
+    expect(one!.mark).toMatchObject({ flutter: true });
+    // Where the pedal goes down there is nothing to come up from.
+    expect(edits.toggleLifting(bars, line, 4)).toEqual(bars);
+    // The second half of a change begins at once, the first comes up at once.
+    const [first, second] = edits.placed(edits.change(lifted, line, 6, 8), line).slice(1, 3);
+    expect([first!.lowered, first!.lifting, second!.lowered, second!.lifting]).toEqual([5, null, null, 7]);
+    expect(edits.toggleLifting(lifted, line, 7).some((mark) => 'lifting' in mark)).toBe(false);
+});
+
+test('the other pedals and a wash hold in a stretch, and go again', () => {
+    const told = (marks: readonly StretchMark[]): string[] => edits.placedStretches(marks, line).map(({ mark, from, to }) => `${mark.kind} ${from}-${to}`);
+    const soft = edits.toggleStretch([], line, 'soft', 4, 12);
+    const both = edits.toggleStretch(soft, line, 'sostenuto', 6, 8);
+    expect(told(both)).toEqual(['soft 4-12', 'sostenuto 6-8']);
+    expect(told(edits.toggleStretch(both, line, 'soft', 5, 6))).toEqual(['sostenuto 6-8']);
+    // Of one kind there is one at a time.
+    expect(told(edits.toggleStretch(soft, line, 'soft', 2, 6))).toEqual(['soft 2-6']);
+});
+
+test('another pedalling of a passage is kept, chosen, and laid beside', () => {
+    const kept = edits.keepPassage(bars, line, 2, 6);
+    expect(stretches(kept.pedals as PedalMark[])).toEqual(['2-4', '4-6']);
+    const clean = [pedal(0, 2), pedal(2, 4), pedal(4, 8), pedal(8, 12), pedal(12, 16)];
+    expect(stretches(edits.choose(clean, line, kept))).toEqual(['0-2', '12-16', '2-4', '4-6', '6-8', '8-12']);
+    expect(edits.differences(edits.placed(bars, line), edits.placed(clean, line))).toEqual([2]);
+    expect(edits.differences(edits.placed(bars, line), edits.placed(toggleHalfIn(bars, line, 4, 8), line))).toEqual([4]);
+    expect(stretches(edits.takeOver(bars, line, clean, 0, 4))).toEqual(['0-2', '12-16', '2-4', '4-8', '8-12']);
+    expect(stretches(edits.asPrinted(clean, line, { from: 1, to: 9 }))).toEqual(['0-1', '1-9', '12-16', '9-12']);
+    expect(stretches(edits.halfIn(bars, line, 20, 24))).toContain('20-24 half');
+    expect(edits.keep(bars, line, 4, 9).map(({ origin }) => origin)).toEqual(['suggested', 'teacher', 'teacher', 'suggested']);
+});
+
+test('a passage has its own way, which gives way to another', () => {
+    const one = edits.withWay([], line, 4, 12, { school: 'singing', haze: 0.5 }, { rate: 'bar' });
+    expect(one).toMatchObject([{ school: 'singing', haze: 0.5, rate: 'bar', from: moments[4]!.place, to: moments[12]!.place }]);
+    const two = edits.withWay(one, line, 4, 12, { school: 'clean' }, { rate: undefined, depth: 'half' });
+    expect(two).toHaveLength(1);
+    expect(two[0]).toMatchObject({ school: 'singing', depth: 'half' });
+    expect(two[0]).not.toHaveProperty('rate');
+});
+
+test('the way of the foot is drawn: down, along, up, leaning into a change, deeper or in waves', () => {
+    const x = (quarters: number): number => 10 * quarters;
+    const draw = (mark: PedalMark, more: Partial<Parameters<typeof pathOf>[1]> = {}, placed = {}): string =>
+        pathOf({ mark, lowered: null, lifting: null, ...placed }, { left: 0, right: 40, begins: true, ends: true, before: null, changed: false, ...more }, x);
+    expect([heightOf(0), heightOf(1)]).toEqual([UP, DOWN]);
+    expect(draw(pedal(0, 4))).toBe('M0 12 L0 30 L40 30 L40 30 L40 12');
+    expect(draw(pedal(0, 4, 'half'), { before: 1, changed: true })).toBe('M0 18 L5 21 L40 21 L35 21 L40 18');
+    expect(draw({ ...pedal(0, 4, 'half'), manner: 'on' } as PedalMark, { before: 1 })).toBe('M0 30 L0 21 L40 21 L40 21 L40 12');
+    expect(draw(pedal(0, 4), {}, { lowered: 1, lifting: 3 })).toBe('M0 12 L0 12 L10 30 L30 30 L40 12');
+    expect(draw({ ...pedal(0, 4), flutter: true } as PedalMark).split('L').length).toBeGreaterThan(8);
+    expect(draw(pedal(0, 4), { begins: false, ends: false })).toBe('M0 30 L40 30');
 });

@@ -48,6 +48,20 @@ test('what the foot does after a key is struck again is not told of its earlier 
     expect(tones[1]!.damping.map(({ ms }) => ms)).toEqual([600, 700]);
 });
 
+test('the middle pedal keeps what is down when it goes down; the left one colours what is struck under it', () => {
+    const pedal = [
+        { ms: 50, value: 127, controller: 66 as const },
+        { ms: 900, value: 127, controller: 67 as const },
+        { ms: 2000, value: 0, controller: 66 as const },
+        { ms: 2500, value: 0, controller: 67 as const },
+    ];
+    const [kept, later, soft] = tonesOf([key(36, 0, 500), key(64, 600, 700), key(67, 1000, 1200)], pedal);
+    expect(kept!.damping.map(({ ms }) => ms)).toEqual([2000]);
+    expect(later!.damping.map(({ ms }) => ms)).toEqual([700]);
+    expect([kept!.soft, later!.soft, soft!.soft]).toEqual([false, false, true]);
+    expect(stepsWithin({ pedal }, { from: 0, to: 3000 })).toEqual([]);
+});
+
 const rendition: RenditionDocument = {
     events: [key(72, 0, 500), key(60, 0, 500, 'filling', 40), key(64, 500, 900, 'filling', 120)],
     pedal: [
