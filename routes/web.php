@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PianoController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
@@ -31,6 +32,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/', StudioController::class)->name('studio');
 
     Route::put('/palettes/{palette}', [PaletteController::class, 'update'])->name('palettes.update');
+
+    Route::post('/pianos', [PianoController::class, 'store'])->name('pianos.store');
+    Route::patch('/pianos/{piano}', [PianoController::class, 'update'])->name('pianos.update')->can('update', 'piano');
+    Route::delete('/pianos/{piano}', [PianoController::class, 'destroy'])->name('pianos.destroy')->can('delete', 'piano');
 
     Route::post('/students', [StudentController::class, 'store'])->name('students.store');
     Route::get('/students/{student}', [StudentController::class, 'show'])->name('students.show')->can('view', 'student');

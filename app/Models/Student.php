@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Piano as AdjustedPiano;
 use App\Support\Kept;
 use Database\Factories\StudentFactory;
 use Illuminate\Database\Eloquent\Collection;
@@ -33,6 +34,8 @@ use Tarnwind\Core\Student\Student as Profile;
  * @property int $highest_key
  * @property Action $action
  * @property SoftPedal $soft_pedal
+ * @property ?int $piano_id
+ * @property-read ?AdjustedPiano $adjusted
  * @property bool $weak_fingers whether fourth and fifth finger are still weak
  * @property ?float $run_rate notes a second she plays evenly in a run; null if not measured
  * @property ?float $repetition_rate strokes of one key a second; null if not measured
@@ -53,7 +56,7 @@ final class Student extends Model
 
     /** What a form shows and changes. */
     public const DETAILS = [
-        'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal',
+        'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal', 'piano_id',
         'run_rate', 'repetition_rate', 'weak_fingers', ...self::REACHES,
     ];
 
@@ -82,6 +85,21 @@ final class Student extends Model
         return $this->hasMany(StudentCopy::class)->chaperone();
     }
 
+    /**
+     * The instrument as the teacher has adjusted it; none for as its kind is.
+     *
+     * @return BelongsTo<AdjustedPiano, $this>
+     */
+    public function adjusted(): BelongsTo
+    {
+        return $this->belongsTo(AdjustedPiano::class, 'piano_id');
+    }
+
+    public function instrumentLabel(): string
+    {
+        return $this->adjusted->name ?? $this->instrument->label();
+    }
+
     public function rates(): Rates
     {
         return new Rates($this->run_rate, $this->repetition_rate);
@@ -98,7 +116,7 @@ final class Student extends Model
 
     public function piano(): Piano
     {
-        return new Piano($this->instrument, $this->lowest_key, $this->highest_key, $this->action, $this->soft_pedal);
+        return new Piano($this->instrument, $this->lowest_key, $this->highest_key, $this->action, $this->soft_pedal, $this->adjusted?->profile());
     }
 
     /**

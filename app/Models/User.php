@@ -20,6 +20,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property ?array<string, list<string>> $palettes by palette; without one for what it begins with
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
+ * @property-read Collection<int, Piano> $pianos
  */
 final class User extends Authenticatable
 {
@@ -44,6 +45,14 @@ final class User extends Authenticatable
     public function pieces(): HasMany
     {
         return $this->hasMany(Piece::class);
+    }
+
+    /**
+     * @return HasMany<Piano, $this>
+     */
+    public function pianos(): HasMany
+    {
+        return $this->hasMany(Piano::class);
     }
 
     /**

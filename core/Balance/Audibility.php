@@ -42,7 +42,7 @@ final readonly class Audibility implements Derived
     {
         $sounding = self::sounding($performance);
         $layers = $performance->reading()->layers;
-        $decay = $performance->student->piano->kind->decay();
+        $decay = $performance->student->piano->acoustics()->decay;
         $all = [];
         $first = 0;
         foreach ($sounding as $index => $one) {

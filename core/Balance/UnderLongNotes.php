@@ -26,7 +26,7 @@ final class UnderLongNotes implements LevelHabit
     public function entries(Performance $performance): array
     {
         $tempo = $performance->tempo();
-        $decay = $performance->student->piano->kind->decay();
+        $decay = $performance->student->piano->acoustics()->decay;
         $layers = $performance->reading()->layers;
         $isLayer = fn (string $id, Layer $layer): bool => ($layers[$id] ?? null)?->layer === $layer;
         $notes = $performance->score()->notes;

@@ -27,7 +27,7 @@ final class AfterLongNotes implements LevelHabit
     public function entries(Performance $performance): array
     {
         $tempo = $performance->tempo();
-        $decay = $performance->student->piano->kind->decay();
+        $decay = $performance->student->piano->acoustics()->decay;
         $printed = $performance->dynamics();
         $line = $performance->part(Line::class)->all;
         $struck = [];

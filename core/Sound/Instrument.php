@@ -15,27 +15,22 @@ enum Instrument: string
     case ResonantRoom = 'resonant-room';
 
     /**
-     * The measured decay is a concert grand's; smaller ones ring shorter [start].
+     * The measured decay is a concert grand's, smaller ones ring shorter; the light dampers of a small upright stop its strings less
+     * well; a resonant room keeps what has stopped [start].
      */
-    public function decay(): Decay
-    {
-        return new MeasuredDecay(match ($this) {
-            self::ConcertGrand, self::ResonantRoom => 1.0,
-            self::SmallUpright => 0.7,
-            self::Digital => 0.85,
-        });
-    }
-
-    /**
-     * The light dampers of a small upright stop its strings less well; a resonant room keeps what has stopped [start].
-     */
-    public function dampers(): Dampers
+    public function profile(): InstrumentProfile
     {
         return match ($this) {
-            self::ConcertGrand, self::Digital => new Dampers,
-            self::SmallUpright => new Dampers(0.8),
-            self::ResonantRoom => new Dampers(1.0, 2.2),
+            self::ConcertGrand => new InstrumentProfile,
+            self::SmallUpright => new InstrumentProfile(ring: 0.7, dampers: 0.8),
+            self::Digital => new InstrumentProfile(ring: 0.85),
+            self::ResonantRoom => new InstrumentProfile(room: 2.2),
         };
+    }
+
+    public function decay(): Decay
+    {
+        return $this->profile()->acoustics()->decay;
     }
 
     /**

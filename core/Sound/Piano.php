@@ -16,6 +16,7 @@ final readonly class Piano
     /**
      * @param  int  $lowest  MIDI number of its lowest key
      * @param  int  $highest  MIDI number of its highest key
+     * @param  ?InstrumentProfile  $own  as the teacher hears it; null for as its kind is
      */
     public function __construct(
         public Instrument $kind = Instrument::ConcertGrand,
@@ -23,6 +24,7 @@ final readonly class Piano
         public int $highest = self::HIGHEST_KEY,
         public Action $action = Action::Medium,
         public SoftPedal $softPedal = SoftPedal::Works,
+        public ?InstrumentProfile $own = null,
     ) {
     }
 
@@ -36,7 +38,10 @@ final readonly class Piano
 
     public function acoustics(): Acoustics
     {
-        return new Acoustics($this->kind->decay(), $this->kind->dampers(), $this->softPedal->decibels());
+        $profile = $this->own ?? $this->kind->profile();
+
+        // Where the left pedal is weak or not there, it can do no more than that.
+        return (new InstrumentProfile($profile->ring, $profile->dampers, $profile->room, min($profile->soft, $this->softPedal->decibels())))->acoustics();
     }
 
     /**

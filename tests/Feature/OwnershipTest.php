@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
@@ -20,6 +21,9 @@ const MAY = [
     'POST sign-out' => [SIGN_IN, 302, 302],
     'GET up' => [200, 200, 200],
     'PUT palettes/{palette}' => [SIGN_IN, 422, 422],
+    'POST pianos' => [SIGN_IN, 422, 422],
+    'PATCH pianos/{piano}' => [SIGN_IN, 403, 422],
+    'DELETE pianos/{piano}' => [SIGN_IN, 403, 302],
     'POST students' => [SIGN_IN, 422, 422],
     'GET students/{student}' => [SIGN_IN, 403, 200],
     'PATCH students/{student}' => [SIGN_IN, 403, 422],
@@ -54,6 +58,7 @@ const MAY = [
 
 beforeEach(function (): void {
     $this->owner = User::factory()->create();
+    $this->piano = Piano::factory()->for($this->owner, 'teacher')->create();
     $this->student = Student::factory()->for($this->owner, 'teacher')->create();
     $this->piece = Piece::factory()->for($this->owner, 'teacher')->create();
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
@@ -66,7 +71,7 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
+    $uri = strtr($uri, ['{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Piano as AdjustedPiano;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
@@ -38,6 +39,28 @@ it('refuses what is no student', function (array $change, string $field): void {
     [['name' => ''], 'name'], [['name' => str_repeat('x', 61)], 'name'], [['instrument' => 'harpsichord'], 'instrument'], [['half_pedal' => 'maybe'], 'half_pedal'],
     [['lowest_key' => 12], 'lowest_key'], [['highest_key' => 60], 'highest_key'], [['action' => 'stiff'], 'action'], [['soft_pedal' => 'loud'], 'soft_pedal'], [['weak_fingers' => 'some'], 'weak_fingers'],
 ]);
+
+it('adjusts a copy of an instrument, for whoever practises on it', function (): void {
+    $values = ['name' => 'Boathouse upright', 'ring' => 0.5, 'dampers' => 0.8, 'room' => 0, 'soft' => 2];
+    $this->post('/pianos', $values)->assertRedirect();
+    $piano = $this->teacher->pianos()->firstOrFail();
+    $details = ['name' => 'Fen', 'instrument' => 'small-upright', 'half_pedal' => true, 'sostenuto' => false, 'piano_id' => $piano->id];
+    $this->post('/students', $details)->assertRedirect();
+    $student = $this->teacher->students()->firstOrFail();
+    // A string rings half as long as a concert grand's.
+    [$own, $grand] = [$student->piano()->acoustics()->decay, Instrument::ConcertGrand->decay()];
+    expect($own->attenuation(60, 0.5))->toEqualWithDelta($grand->attenuation(60, 1.0), 1e-9)->and($student->instrumentLabel())->toBe('Boathouse upright')
+        ->and($student->piano()->acoustics()->soft)->toBe(2.0);
+
+    $this->patch("/pianos/$piano->id", [...$values, 'ring' => 1])->assertRedirect();
+    expect($student->fresh()->piano()->acoustics()->decay->attenuation(60, 1.0))->toEqualWithDelta($grand->attenuation(60, 1.0), 1e-9);
+    $this->get('/')->assertInertia(fn (AssertableInertia $page) => $page->where('pianos.0.name', 'Boathouse upright')->where('students.0.instrumentLabel', 'Boathouse upright'));
+
+    $this->delete("/pianos/$piano->id")->assertRedirect();
+    expect($student->fresh()->piano_id)->toBeNull()->and($student->fresh()->instrumentLabel())->toBe('Small upright');
+    $this->postJson('/pianos', [...$values, 'ring' => 9])->assertUnprocessable()->assertJsonValidationErrors('ring');
+    $this->postJson('/students', [...$details, 'piano_id' => AdjustedPiano::factory()->create()->id])->assertUnprocessable()->assertJsonValidationErrors('piano_id');
+});
 
 it('cannot be given to another teacher by a form', function (): void {
     $other = User::factory()->create();

@@ -26,7 +26,7 @@ final class StudentController
     public function show(Student $student): Response
     {
         return Inertia::render('Student', [
-            'student' => ['id' => $student->id, ...$student->only(Student::DETAILS), 'instrument' => $student->instrument->label()],
+            'student' => ['id' => $student->id, ...$student->only(Student::DETAILS), 'instrument' => $student->instrumentLabel()],
             'pieces' => StudentProfile::of($student),
         ]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
@@ -23,11 +24,11 @@ final class StudioController
         /** @var User $teacher */
         $teacher = $request->user();
         $students = $teacher->students()->orderBy('name')
-            ->with(['copies' => fn ($copies) => $copies->latest('updated_at'), 'copies.piece' => fn ($piece) => $piece->select(Piece::LISTED)])->get();
+            ->with(['adjusted', 'copies' => fn ($copies) => $copies->latest('updated_at'), 'copies.piece' => fn ($piece) => $piece->select(Piece::LISTED)])->get();
 
         return Inertia::render('Studio', [
             'students' => $students->map(fn (Student $student): array => [
-                'id' => $student->id, ...$student->only(Student::DETAILS), 'instrumentLabel' => $student->instrument->label(),
+                'id' => $student->id, ...$student->only(Student::DETAILS), 'instrumentLabel' => $student->instrumentLabel(),
                 'copies' => $student->copies->map(fn (StudentCopy $copy): array => [
                     'id' => $copy->id, 'title' => $copy->piece->title, 'piece' => $copy->piece_id, 'revision' => $copy->revision,
                 ])->all(),
@@ -35,7 +36,10 @@ final class StudioController
             'pieces' => $teacher->pieces()->select(Piece::LISTED)->orderBy('title')->get()->map(fn (Piece $piece): array => [
                 'id' => $piece->id, 'title' => $piece->title, 'summary' => $piece->summary,
             ])->all(),
-            'instruments' => array_map(fn (Instrument $instrument): array => ['value' => $instrument->value, 'label' => $instrument->label()], Instrument::cases()),
+            'instruments' => array_map(fn (Instrument $instrument): array => [
+                'value' => $instrument->value, 'label' => $instrument->label(), 'profile' => get_object_vars($instrument->profile()),
+            ], Instrument::cases()),
+            'pianos' => $teacher->pianos()->orderBy('name')->get()->map(fn (Piano $piano): array => ['id' => $piano->id, ...$piano->only(Piano::DETAILS)])->all(),
         ]);
     }
 }

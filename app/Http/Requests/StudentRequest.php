@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Tarnwind\Core\Sound\Action;
@@ -17,9 +18,13 @@ final class StudentRequest extends FormRequest
      */
     public function rules(): array
     {
+        /** @var ?User $teacher */
+        $teacher = $this->user();
+
         return [
             'name' => ['required', 'string', 'max:60'],
             'instrument' => ['required', Rule::enum(Instrument::class)],
+            'piano_id' => ['sometimes', 'nullable', 'integer', Rule::exists('pianos', 'id')->where('user_id', $teacher?->id)],
             'half_pedal' => ['required', 'boolean'],
             'sostenuto' => ['required', 'boolean'],
             'lowest_key' => ['sometimes', 'integer', 'between:21,60'],

@@ -4,12 +4,12 @@ import { onMounted, ref } from 'vue';
 import { waitingCopies } from '../desk/kept';
 import { warmUpEngraver } from '../engraving/engraver';
 import StudentForm from '../studio/StudentForm.vue';
-import type { Instrument, PieceItem, StudentItem } from '../studio/types';
+import type { AdjustedPiano, Instrument, PieceItem, StudentItem } from '../studio/types';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import PageFrame from '../support/PageFrame.vue';
 import { lengthInWords } from '../studio/words';
 
-const props = defineProps<{ students: StudentItem[]; pieces: PieceItem[]; instruments: Instrument[] }>();
+const props = defineProps<{ students: StudentItem[]; pieces: PieceItem[]; instruments: Instrument[]; pianos: AdjustedPiano[] }>();
 
 /** Copies with edits that have not reached the server; their desk sends them. */
 const waiting = ref<ReadonlyMap<number, string>>(new Map());
@@ -131,7 +131,13 @@ function pedals(student: StudentItem): string {
             </table>
             <p v-if="pieces.length === 0" class="quiet">No piece yet. Add one as MusicXML, compressed or plain.</p>
         </section>
-        <StudentForm v-if="editing !== null" :student="editing === 'new' ? null : editing" :instruments="instruments" @close="editing = null" />
+        <StudentForm
+            v-if="editing !== null"
+            :student="editing === 'new' ? null : editing"
+            :instruments="instruments"
+            :pianos="pianos"
+            @close="editing = null"
+        />
     </PageFrame>
 </template>
 

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { router, useForm } from '@inertiajs/vue3';
+import { computed, ref } from 'vue';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
-import type { Instrument, StudentItem } from './types';
+import PianoValues from './PianoValues.vue';
+import type { AdjustedPiano, Instrument, StudentItem } from './types';
 import { SPANS } from '../support/intervals';
 import { ACTIONS, HIGHEST, LOWEST, SOFT_PEDALS } from './pianos';
 import { clicksFromRate, rateFromClicks } from './rates';
 
-const props = defineProps<{ student: StudentItem | null; instruments: Instrument[] }>();
+const props = defineProps<{ student: StudentItem | null; instruments: Instrument[]; pianos: AdjustedPiano[] }>();
 const emit = defineEmits<{ close: [] }>();
 
 const form = useForm({
     name: props.student?.name ?? '',
     instrument: props.student?.instrument ?? 'concert-grand',
+    piano_id: props.student?.piano_id ?? null,
     half_pedal: props.student?.half_pedal ?? true,
     sostenuto: props.student?.sostenuto ?? false,
     lowest_key: props.student?.lowest_key ?? 21,
@@ -26,6 +29,33 @@ const form = useForm({
     left_comfortable: props.student?.left_comfortable ?? null,
     left_largest: props.student?.left_largest ?? null,
 });
+
+/** The kinds of instruments, and those she has adjusted. */
+const choices = computed(() => [
+    ...props.instruments.map(({ value, label }) => ({ value, label })),
+    ...props.pianos.map(({ id, name }) => ({ value: String(id), label: name })),
+]);
+const kind = computed(() => props.instruments.find(({ value }) => value === form.instrument));
+const piano = computed(() => props.pianos.find(({ id }) => id === form.piano_id) ?? null);
+const adjusting = ref(false);
+
+function chooseInstrument(value: string): void {
+    const own = props.pianos.find(({ id }) => String(id) === value);
+    form.piano_id = own?.id ?? null;
+    if (!own) form.instrument = value;
+    adjusting.value = false;
+}
+
+/** A copy that has just been kept is hers. */
+function adjusted(): void {
+    adjusting.value = false;
+    form.piano_id ??= Math.max(0, ...props.pianos.map(({ id }) => id)) || null;
+}
+
+function pianoRemoved(): void {
+    adjusting.value = false;
+    form.piano_id = null;
+}
 
 const REACHES = [
     { hand: 'Right hand', comfortable: 'right_comfortable', largest: 'right_largest' },
@@ -65,7 +95,20 @@ function remove(): void {
             <a-input id="student-name" v-model:value="form.name" :maxlength="60" />
             <p v-if="form.errors.name" class="error" role="alert">{{ form.errors.name }}</p>
             <label for="student-instrument">Instrument at home</label>
-            <ChoiceSelect id="student-instrument" :value="form.instrument" :options="instruments" @choose="(instrument) => (form.instrument = instrument)" />
+            <span class="rate">
+                <ChoiceSelect id="student-instrument" :value="piano ? String(piano.id) : form.instrument" :options="choices" @choose="chooseInstrument" />
+                <a-button v-if="!adjusting" size="small" @click="adjusting = true">{{ piano ? 'Adjust …' : 'Adjust a copy …' }}</a-button>
+            </span>
+            <PianoValues
+                v-if="adjusting && kind"
+                :key="form.piano_id ?? form.instrument"
+                :piano="piano"
+                :name="kind.label"
+                :profile="kind.profile"
+                @kept="adjusted"
+                @close="adjusting = false"
+                @removed="pianoRemoved"
+            />
             <a-checkbox v-model:checked="form.half_pedal">The pedal knows half pedal</a-checkbox>
             <a-checkbox v-model:checked="form.sostenuto">The middle pedal keeps single notes</a-checkbox>
             <fieldset>

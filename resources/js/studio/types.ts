@@ -3,6 +3,8 @@ export interface StudentItem {
     name: string;
     instrument: string;
     instrumentLabel: string;
+    /** An instrument that is adjusted; null for as its kind is. */
+    piano_id: number | null;
     half_pedal: boolean;
     sostenuto: boolean;
     /** MIDI numbers. */
@@ -42,7 +44,26 @@ export interface PieceItem {
     summary: PieceSummary;
 }
 
+/** How an instrument sounds on. */
+export interface InstrumentProfile {
+    /** Share of a concert grand's decay. */
+    ring: number;
+    /** How firmly its dampers stop a string: 1 for a grand's. */
+    dampers: number;
+    /** Seconds the room keeps a sound; 0 for one that adds nothing. */
+    room: number;
+    /** dB by which the left pedal makes a stroke softer. */
+    soft: number;
+}
+
 export interface Instrument {
     value: string;
     label: string;
+    profile: InstrumentProfile;
+}
+
+/** One the teacher has copied and adjusted. */
+export interface AdjustedPiano extends InstrumentProfile {
+    id: number;
+    name: string;
 }
