@@ -76,7 +76,7 @@ final readonly class Moment
      */
     public function isChord(): bool
     {
-        return count($this->strikes) >= self::CHORD && $this->dryShare() === 0.0;
+        return $this->dryShare() === 0.0 && count(array_filter($this->strikes, fn (Strike $strike): bool => $strike->release > $strike->onset)) >= self::CHORD;
     }
 
     /**

@@ -106,7 +106,7 @@ final class SpanFindings
     private function steps(): void
     {
         $smears = $this->open->smears;
-        if (count($smears) < self::SMEARED_STEPS || $this->open->worst >= Blur::MUDDY_FROM) {
+        if (count($smears) < self::SMEARED_STEPS || $this->open->worst >= Blur::MUDDY_FROM || $this->open->harmonyChanges !== []) {
             return;
         }
         [$k, $strike] = $smears[0];

@@ -51,7 +51,7 @@ test('a lesson is prepared with the keyboard, from the empty copy to the marked 
     const suggested = await spans(page);
     expect(suggested.length).toBeGreaterThan(8);
     expect(suggested.every(({ origin, depth }) => origin === 'suggested' && depth === 'full')).toBe(true);
-    expect(suggested.some(({ from }) => Number(from.split('+')[0]) < 10)).toBe(false); // the staccato waltz stays dry
+    expect(suggested.some(({ from }) => Number(from.split('+')[0]) < 7)).toBe(false); // the staccato waltz stays dry
 
     // Bar 12: lift on its second beat, then take that back and do it again.
     for (let bar = 1; bar < 12; bar++) await page.keyboard.press('ArrowDown');
@@ -213,6 +213,7 @@ test('the studio shows edits that wait in the browser, and sign-out names them',
     await openDesk(page, 'Oona', 'Lantern on the Water');
     await page.route('**/plan', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
     await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowRight');
     await page.keyboard.press('c');
     await expect(page.getByText('Server away: edits wait in this browser')).toBeVisible();
     await page.getByRole('link', { name: 'Back to the studio' }).click();
