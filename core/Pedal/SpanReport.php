@@ -30,13 +30,26 @@ final readonly class SpanReport
     }
 
     /**
+     * How deep the pedal is, or how it moves where it is not simply down.
+     */
+    private function depth(): int|string
+    {
+        return match (true) {
+            ! $this->span->depth->isFull() => $this->span->depth->value(),
+            $this->span->flutter => 'flutter',
+            $this->span->lowered !== null || $this->span->lifting !== null => 'gradual',
+            default => 'full',
+        };
+    }
+
+    /**
      * @return array<string, mixed> as the JSON Schema has it
      */
     public function toArray(): array
     {
         return [
-            'mark' => $this->span->mark, 'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->span->depth->value(),
-            'timing' => $this->timing->toArray(), 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
+            'mark' => $this->span->mark, 'down' => (string) $this->span->down, 'up' => (string) $this->span->up, 'kind' => $this->kind, 'depth' => $this->depth(),
+            'catch_window_ms' => $this->timing->window, 'timing' => $this->timing->toArray(), 'bass_caught' => $this->bassCaught, 'worst_blur' => $this->worst,
             'blur_without_change' => $this->withoutChange, 'reasons' => $this->reasons,
         ];
     }

@@ -42,6 +42,12 @@ it('prints harmonies and pedal', function (): void {
         ->and($pedal['blur'][0])->toBe(['onset' => '0', 'value' => 0.0]);
 });
 
+it('pedals as the piece itself suggests where no school is named', function (): void {
+    [$output] = command('tarnwind:pedal', Corpus::path('BWV_0775.xml'), '--json');
+    $pedal = json_decode($output, true, 64, JSON_THROW_ON_ERROR);
+    expect($pedal['school'])->toBe('dampers-off')->and(count($pedal['spans']))->toBeLessThanOrEqual(6);
+});
+
 it('prints what each craft says, and all there is to say', function (): void {
     $piece = database_path('demo/slow-weather.musicxml');
     $json = fn (string ...$arguments): array => json_decode(command(...[...$arguments, '--json'])[0], true, 64, JSON_THROW_ON_ERROR);

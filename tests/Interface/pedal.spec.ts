@@ -57,6 +57,7 @@ test('what was measured of a stretch takes the place of what was known of it', (
         up,
         kind: 'direct',
         depth: 'full',
+        catch_window_ms: null,
         timing: { up_ms: null, down_ms: 50, window_ms: null, closes: null, smears: null },
         bass_caught: null,
         worst_blur: blur,

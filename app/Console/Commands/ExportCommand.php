@@ -15,7 +15,7 @@ final class ExportCommand extends Command
     use ReadsScore;
 
     protected $signature = 'tarnwind:export {file : MusicXML or compressed MusicXML} {out : the file to write} {--part= : id of the part to read}
-        {--plan= : a plan as JSON} {--school=singing : whose suggestion is written without a plan} {--to=musicxml : musicxml, mxl, midi or json}';
+        {--plan= : a plan as JSON} {--school= : whose suggestion is written without a plan} {--to=musicxml : musicxml, mxl, midi or json}';
 
     protected $description = 'Write a score with its pedalling.';
 

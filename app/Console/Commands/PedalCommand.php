@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use Illuminate\Console\Command;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Pedal\PedalCraft;
+use Tarnwind\Core\Pedal\PedalSettings;
 
 final class PedalCommand extends Command
 {
@@ -14,18 +15,17 @@ final class PedalCommand extends Command
     use ReadsScore;
 
     protected $signature = 'tarnwind:pedal {file : MusicXML or compressed MusicXML} {--part= : id of the part to read}
-        {--school=singing : singing, clean, haze, dampers-off or as-printed} {--tempo= : quarters a minute} {--json : JSON, as always}';
+        {--school= : singing, clean, haze, dampers-off or as-printed; without it as the piece suggests} {--tempo= : quarters a minute} {--json : JSON, as always}';
 
     protected $description = 'Print a pedalling of a score, with reasons and findings.';
 
     public function handle(): int
     {
         return $this->attempt(function (): void {
-            $school = $this->school();
             $score = $this->score($this->document());
-            $performance = Crafts::registry()->performance($score, $this->suggested($score, $school, $this->tempo()));
+            $performance = Crafts::registry()->performance($score, $this->suggested($score, $this->school(), $this->tempo()));
             $this->print([
-                'school' => $school->value, 'quarters_per_minute' => $performance->tempo()->quartersPerMinute(),
+                'school' => $performance->plan->settings(PedalSettings::class)->school->value, 'quarters_per_minute' => $performance->tempo()->quartersPerMinute(),
                 ...Crafts::registry()->answer(PedalCraft::NAME, $performance),
             ]);
         });

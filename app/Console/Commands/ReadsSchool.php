@@ -20,19 +20,24 @@ trait ReadsSchool
     /**
      * The suggestion of a school in a fresh plan.
      *
+     * @param  ?School  $school  null for the way the piece itself suggests
      * @param  ?float  $tempo  quarters a minute; null for the score's own
      */
-    private function suggested(Score $score, School $school, ?float $tempo = null): Plan
+    private function suggested(Score $score, ?School $school, ?float $tempo = null): Plan
     {
-        $plan = Crafts::registry()->freshPlan($score)->withTempo($tempo)->withSettings(PedalCraft::NAME, new PedalSettings($school));
+        $plan = Crafts::registry()->freshPlan($score)->withTempo($tempo);
+        $plan = $school === null ? $plan : $plan->withSettings(PedalCraft::NAME, new PedalSettings($school));
 
         return (new SuggestedPedal)->suggest(Crafts::registry()->performance($score, $plan));
     }
 
-    private function school(): School
+    private function school(): ?School
     {
         $name = $this->option('school');
-        $school = is_string($name) ? School::tryFrom($name) : null;
+        if ($name === null) {
+            return null;
+        }
+        $school = School::tryFrom($name);
         if ($school === null) {
             throw new InvalidOption('There is no such school; there are '.implode(', ', array_column(School::cases(), 'value')).'.');
         }

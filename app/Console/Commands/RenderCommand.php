@@ -14,7 +14,7 @@ final class RenderCommand extends Command
     use ReadsScore;
 
     protected $signature = 'tarnwind:render {file : MusicXML or compressed MusicXML} {--part= : id of the part to read}
-        {--plan= : a plan as JSON} {--school=singing : whose suggestion is played without a plan} {--json : JSON, as always}';
+        {--plan= : a plan as JSON} {--school= : whose suggestion is played without a plan} {--json : JSON, as always}';
 
     protected $description = 'Print when each key and the pedal move, in playing order.';
 

@@ -13,7 +13,7 @@ const NAMES: Readonly<Record<string, string>> = { full: 'full', 'three-quarter':
 /** Share of the way down. */
 export const shareOf = (depth: Depth): number => (typeof depth === 'number' ? depth / 100 : (SHARES[depth] ?? 1));
 
-export const depthName = (depth: Depth): string => (typeof depth === 'number' ? `${depth} %` : (NAMES[depth] ?? depth));
+export const depthName = (depth: Depth | 'flutter' | 'gradual'): string => (typeof depth === 'number' ? `${depth} %` : (NAMES[depth] ?? depth));
 
 export const DEPTHS: readonly { value: Depth; label: string }[] = [
     { value: 'full', label: 'full' },
