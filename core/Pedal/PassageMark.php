@@ -47,10 +47,7 @@ final readonly class PassageMark implements Mark
      */
     public function stretch(array $measures): ?Stretch
     {
-        $from = $this->from->onset($measures);
-        $to = $this->to->onset($measures);
-
-        return $from === null || $to === null || ! $from->isLessThan($to) ? null : new Stretch($from, $to, $this->id);
+        return Stretch::between($this->from, $this->to, $measures, $this->id);
     }
 
     public function id(): string

@@ -12,7 +12,6 @@ use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Harmony;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Reading;
-use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Onset;
 use Tarnwind\Core\Score\Score;
@@ -30,9 +29,6 @@ final class TimelineBuilder
 
     /** A grace note before a bass or a chord is rolled into it: its key is held so long, in seconds [start]. */
     private const ROLLED = 0.25;
-
-    /** So many keys at once still are an up-beat rather than a chord. */
-    private const FEW = 2;
 
     /** A key that is held on so long, in seconds, hides a change [start]. */
     private const COVERS = 0.1;
@@ -103,7 +99,7 @@ final class TimelineBuilder
         $lines = Lines::in($score, $reading->textures);
         $phrases = array_fill_keys(array_map(fn (Boundary $boundary): string => (string) $boundary->at, $reading->boundaries), true);
         $slurred = self::slurred($score);
-        $basses = self::basses($score, $reading, $onsets, $harmonies, $lines, $tempo);
+        $basses = BassLine::through($score, $reading, $onsets, $harmonies, $lines, $tempo);
         $strikeOf = [];
         $moments = [];
         $harmony = 0;
@@ -135,7 +131,7 @@ final class TimelineBuilder
                 $harmonies === [] ? null : $harmony, $strikes, self::needsJoin($strikes, $ending, $seconds, $joints, $byId),
                 $onset->isRest && $next !== null ? $tempo->seconds($next) - $seconds : 0.0, $smeared,
                 ...$basses[$index], isLine: isset($lines[$measure->index]), covered: $held !== [],
-                subito: $index > 0 && self::isSubito($score, $dynamics, $onsets[$index - 1][0]->at, $at), phrase: isset($phrases[(string) $at]),
+                subito: $index > 0 && $dynamics->dropsAt($at, $onsets[$index - 1][0]->at, self::SUDDENLY), phrase: isset($phrases[(string) $at]),
                 slurred: array_filter($onset->notes, fn (Note $note): bool => isset($slurred[$note->id])) !== [],
             );
             $held = [...$held, ...$strikes];
@@ -145,40 +141,6 @@ final class TimelineBuilder
         }
 
         return $moments;
-    }
-
-    /**
-     * @param  list<array{Onset, list<Strike>}>  $onsets
-     * @param  list<Harmony>  $harmonies
-     * @param  array<int, true>  $lines
-     * @return list<array{bass: ?Strike, lastBass: ?Strike, isUpBeat: bool}> by onset
-     */
-    private static function basses(Score $score, Reading $reading, array $onsets, array $harmonies, array $lines, TempoMap $tempo): array
-    {
-        $byId = array_column($score->notes, null, 'id');
-        $line = new BassLine;
-        $harmony = 0;
-        $basses = [];
-        foreach ($onsets as [$onset, $strikes]) {
-            while (isset($harmonies[$harmony + 1]) && ! $onset->at->isLessThan($harmonies[$harmony]->to)) {
-                $harmony++;
-            }
-            $isLine = isset($lines[$score->measureAt($onset->at)->index]);
-            $line->move(
-                $isLine ? [] : $strikes, $isLine ? [] : array_values(array_filter($strikes, fn (Strike $strike): bool => $reading->layerOf($byId[$strike->note]) === Layer::Bass)),
-                $harmonies[$harmony] ?? null, $onset->isRest,
-            );
-            $basses[] = ['bass' => $isLine ? null : $line->now, 'lastBass' => $line->before, 'isUpBeat' => false];
-        }
-        $next = INF;
-        for ($index = count($onsets) - 1; $index >= 0; $index--) {
-            $seconds = $tempo->seconds($onsets[$index][0]->at);
-            $next = $basses[$index]['bass'] !== null ? $seconds : $next;
-            $bar = $score->measureAt($onsets[$index][0]->at);
-            $basses[$index]['isUpBeat'] = $basses[$index]['bass'] === null && count($onsets[$index][1]) <= self::FEW && $next - $seconds < $tempo->seconds($bar->end()) - $tempo->seconds($bar->start) + self::TOGETHER;
-        }
-
-        return $basses;
     }
 
     /**
@@ -197,23 +159,6 @@ final class TimelineBuilder
         }
 
         return $slurred;
-    }
-
-    /**
-     * Whether every staff is suddenly softer from a moment on.
-     */
-    private static function isSubito(Score $score, PrintedDynamics $dynamics, Fraction $before, Fraction $at): bool
-    {
-        if (! $dynamics->changesAt($at)) {
-            return false;
-        }
-        for ($staff = 1; $staff <= max(1, $score->staves()); $staff++) {
-            if ($dynamics->at($staff, $before) - $dynamics->at($staff, $at) < self::SUDDENLY) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /**

@@ -124,6 +124,25 @@ final class PrintedDynamics implements LevelRule
     }
 
     /**
+     * Whether every staff is softer from a moment on than at another before it, by a mark that stands there.
+     *
+     * @param  float  $by  MIDI velocity
+     */
+    public function dropsAt(Fraction $at, Fraction $before, float $by): bool
+    {
+        if (! $this->changesAt($at)) {
+            return false;
+        }
+        foreach (array_keys($this->levels) as $staff) {
+            if ($this->at($staff, $before) - $this->at($staff, $at) < $by) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
      * Whether a mark stresses the moment at which a note begins.
      */
     public function stresses(Note $note): bool
