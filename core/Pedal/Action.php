@@ -21,6 +21,9 @@ enum Action: string
     /** Half way down. */
     case Halve = 'halve';
 
+    /** A finger holds a key until the pedal has caught it. */
+    case Hold = 'hold';
+
     /** Half pedal in place of the middle one. */
     case HalfInstead = 'half-instead';
 

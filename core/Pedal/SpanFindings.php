@@ -129,8 +129,18 @@ final class SpanFindings
             $struck
                 ? "The bass $bass->name has been left before the pedal is down: the harmony loses its floor. Hold it with the finger until it is caught, or change earlier."
                 : "This change lets the bass $bass->name go, which is still wanted and which no finger holds.",
-            $struck ? null : new Remedy(Action::Remove, 'Take this change out', at: $this->open->span->down),
+            $struck ? $this->hold($bass) : new Remedy(Action::Remove, 'Take this change out', at: $this->open->span->down),
         );
+    }
+
+    /**
+     * A finger that holds a key until what comes next.
+     */
+    private function hold(Strike $strike): ?Remedy
+    {
+        $next = $this->timeline->moments[$this->open->from + 1] ?? null;
+
+        return $next === null || $strike->onset > $this->timeline->moments[$this->open->from]->seconds ? null : new Remedy(Action::Hold, "Hold $strike->name with the finger", [$strike->note], (string) $next->at, $this->open->span->down);
     }
 
     private function subito(): void

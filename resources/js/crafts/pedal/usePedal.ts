@@ -11,6 +11,7 @@ import type { PedalSettings } from '@generated/plan';
 import * as edits from './edits';
 import { DEPTHS, MANNERS, type Depth, type Manner } from './depth';
 import { PEDAL_MARKS, STRETCH_MARKS, type KeptMark, type PedalMark, type StretchMark, type WayChange } from './edits';
+import { hold } from '../touch/edits';
 import { pedalStrip } from './strip';
 import { useBeside } from './useBeside';
 
@@ -294,6 +295,10 @@ export function usePedal(context: Context) {
         lift: mendAt((marks, moment) => edits.lift(marks, desk.line, moment)),
         remove: mendAt((marks, moment) => edits.remove(marks, desk.line, moment)),
         erase: mendAt((marks, moment) => edits.erase(marks, desk.line, moment)),
+        hold: ({ notes, value }) => {
+            const until = score.moments[desk.momentAt(value)]?.place;
+            if (notes[0] !== undefined && until) desk.setMarks(['touch/hold'], hold(desk.marks('touch/hold'), notes[0], until));
+        },
         halve: mendAt((marks, moment) => edits.toggleHalf(marks, desk.line, moment)),
         'half-instead': ({ at: place }) => {
             const moment = place === null ? desk.cursor.value : desk.momentAt(place);
