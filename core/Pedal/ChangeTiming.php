@@ -41,7 +41,7 @@ final readonly class ChangeTiming
         $window = $moment->at->equals($span->down) ? $moment->window(FootTiming::MARGIN) : null;
         [$up, $down] = self::moves($foot, $at);
 
-        return new self($changes ? $up : null, $down, self::ms($window), $first?->name, $changes ? self::smear($resonance, $moment, $k) : null);
+        return new self($changes ? $up : null, $down, self::ms($window), $first?->name, $changes ? self::smear($resonance, $moment, $k, $timeline->harmonyAt($k)?->pitchClasses() ?? []) : null);
     }
 
     /**
@@ -61,15 +61,17 @@ final readonly class ChangeTiming
     }
 
     /**
-     * What is held until the new sound, and how it clashes with it.
+     * What is held until the new sound, and how it clashes with it; what belongs to the new harmony may be caught.
+     *
+     * @param  list<int>  $harmony  pitch classes
      */
-    private static function smear(Resonance $resonance, Moment $moment, int $k): ?string
+    private static function smear(Resonance $resonance, Moment $moment, int $k, array $harmony): ?string
     {
         $worst = Blur::VEILED_FROM;
         $words = null;
         foreach ($resonance->endingAt($k, self::EARLY) as [$old, $amplitude]) {
             foreach ($moment->strikes as $new) {
-                $clash = $old->midi === $new->midi ? 0.0 : Resonance::clash($old->midi, $amplitude, $new->midi, $new->amplitude);
+                $clash = in_array($old->midi % 12, $harmony, true) ? 0.0 : Resonance::clash($old->midi, $amplitude, $new->midi, $new->amplitude);
                 if ($clash > $worst) {
                     [$worst, $words] = [$clash, "$old->name against $new->name"];
                 }
