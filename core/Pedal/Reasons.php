@@ -12,6 +12,9 @@ final class Reasons
     /** Seconds within which the foot and the hands come up together. */
     private const TOGETHER = 0.03;
 
+    /** From this key on the lowest note is no bass to a listener. */
+    private const MIDDLE = 60;
+
     /**
      * @return list<string>
      */
@@ -31,7 +34,7 @@ final class Reasons
         if ($moment->bass !== null && $open->bassCaught !== null && ($open->bassCaught || $open->bassWasThere)) {
             $struck = $moment->bass->onset >= $moment->seconds - 1e-6;
             $window = $open->timing->window === null || ! $struck ? '' : ", window {$open->timing->window} ms";
-            $reasons[] = "bass {$moment->bass->name}".($open->bassCaught ? ($struck ? ' caught' : ' kept') : ' lost').$window;
+            $reasons[] = ($moment->bass->midi < self::MIDDLE ? 'bass' : 'lowest note')." {$moment->bass->name}".($open->bassCaught ? ($struck ? ' caught' : ' kept') : ' lost').$window;
         }
         if ($open->withoutChange !== null) {
             $reasons[] = 'without the change blur '.Blur::inWords($open->withoutChange);
