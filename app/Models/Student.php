@@ -16,6 +16,7 @@ use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\Piano;
 use Tarnwind\Core\Sound\SoftPedal;
+use Tarnwind\Core\Student\Footwork;
 use Tarnwind\Core\Student\Hands;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Student\Reach;
@@ -35,6 +36,8 @@ use Tarnwind\Core\Student\Student as Profile;
  * @property Action $action
  * @property SoftPedal $soft_pedal
  * @property ?int $piano_id
+ * @property ?float $foot_comfortable seconds from one change of the pedal to the next; null for what is usual
+ * @property ?float $foot_catches seconds in which she catches what is struck; null for what is usual
  * @property-read ?AdjustedPiano $adjusted
  * @property bool $weak_fingers whether fourth and fifth finger are still weak
  * @property ?float $run_rate notes a second she plays evenly in a run; null if not measured
@@ -56,7 +59,7 @@ final class Student extends Model
 
     /** What a form shows and changes. */
     public const DETAILS = [
-        'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal', 'piano_id',
+        'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal', 'piano_id', 'foot_comfortable', 'foot_catches',
         'run_rate', 'repetition_rate', 'weak_fingers', ...self::REACHES,
     ];
 
@@ -119,12 +122,17 @@ final class Student extends Model
         return new Piano($this->instrument, $this->lowest_key, $this->highest_key, $this->action, $this->soft_pedal, $this->adjusted?->profile());
     }
 
+    public function foot(): Footwork
+    {
+        return new Footwork($this->foot_comfortable ?? Footwork::COMFORTABLE, $this->foot_catches ?? Footwork::CATCHES);
+    }
+
     /**
-     * What hands and piano can do, as the crafts ask for it.
+     * What hands, foot and piano can do, as the crafts ask for it.
      */
     public function profile(): Profile
     {
-        return new Profile($this->hands(), $this->rates(), $this->piano(), $this->half_pedal, $this->sostenuto);
+        return new Profile($this->hands(), $this->rates(), $this->piano(), $this->half_pedal, $this->sostenuto, $this->foot());
     }
 
     /**
@@ -134,7 +142,7 @@ final class Student extends Model
     {
         return [
             'instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'action' => Action::class, 'soft_pedal' => SoftPedal::class,
-            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float',
+            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float', 'foot_comfortable' => 'float', 'foot_catches' => 'float',
         ];
     }
 }

@@ -30,7 +30,7 @@ final class DeskData
 
         return [
             'copy' => ['id' => $copy->id, 'title' => $copy->piece->title, 'revision' => $copy->revision, 'unreadable' => $copy->unreadablePlan() !== null],
-            'student' => ['name' => $student->name, 'instrument' => $student->instrumentLabel(), 'half_pedal' => $student->half_pedal, 'reach' => [
+            'student' => ['name' => $student->name, 'instrument' => $student->instrumentLabel(), 'half_pedal' => $student->half_pedal, 'catches_ms' => 1000 * $student->foot()->catches, 'reach' => [
                 'right' => [$student->hands()->right->comfortable, $student->hands()->right->largest],
                 'left' => [$student->hands()->left->comfortable, $student->hands()->left->largest],
                 'measured' => $student->right_comfortable !== null && $student->left_comfortable !== null,

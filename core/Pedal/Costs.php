@@ -12,19 +12,8 @@ use Tarnwind\Core\Performance\FootTiming;
  */
 final class Costs
 {
-    /** Foot movements closer than this, in seconds, are tiring [start]. */
-    public const FAST = 0.35;
-
-    /** A change that leaves less than this to catch what is struck, in seconds, is tight [start] … */
-    public const TIGHT = 0.15;
-
-    /** … and not reliably playable below this [start], unless the foot goes down with the strike … */
-    public const UNPLAYABLE = 0.08;
-
+    /** What a change costs that is made with the strike, and one that cannot be played [start]. */
     private const DIRECT_COST = 0.05;
-
-    /** … which needs so much all the same. */
-    public const DIRECT = 0.05;
 
     private const UNPLAYABLE_COST = 2.0;
 
@@ -130,7 +119,7 @@ final class Costs
             null => 1.0, true => self::DUE, false => self::NOT_DUE,
         };
 
-        return $weights->change * $factor + ($changes ? self::tightness($here, $weights) + (self::losesBass($here) ? $weights->lose : 0.0) : 0.0);
+        return $weights->change * $factor + ($changes ? $this->tightness($here, $weights) + (self::losesBass($here) ? $weights->lose : 0.0) : 0.0);
     }
 
     /**
@@ -141,13 +130,14 @@ final class Costs
         return $moment->bass !== null && $moment->bass->onset < $moment->seconds && $moment->bass->release <= $moment->seconds;
     }
 
-    private static function tightness(Moment $moment, Weights $weights): float
+    private function tightness(Moment $moment, Weights $weights): float
     {
-        $window = $moment->window(FootTiming::MARGIN) ?? self::TIGHT;
+        $foot = $this->policy->foot;
+        $window = $moment->window(FootTiming::MARGIN) ?? $foot->catches;
 
         return match (true) {
-            $window >= self::TIGHT => 0.0,
-            $window >= self::DIRECT => min(self::DIRECT_COST, $weights->tight * (1 - $window / self::TIGHT)),
+            $window >= $foot->catches => 0.0,
+            $window >= $foot->direct() => min(self::DIRECT_COST, $weights->tight * (1 - $window / $foot->catches)),
             default => $weights->tight + self::UNPLAYABLE_COST,
         };
     }
@@ -157,7 +147,9 @@ final class Costs
      */
     public function haste(int $moment, float $seconds): float
     {
-        return $seconds < self::FAST ? $this->policy->weightsAt($moment)->fast * (1 - $seconds / self::FAST) : 0.0;
+        $comfortable = $this->policy->foot->comfortable;
+
+        return $seconds < $comfortable ? $this->policy->weightsAt($moment)->fast * (1 - $seconds / $comfortable) : 0.0;
     }
 
     /**

@@ -105,7 +105,7 @@ final readonly class Decisions
     {
         $holding = array_values(array_filter($spans, fn (Span $span): bool => ! $at->isLessThan($span->down) && $at->isLessThan($span->up)))[0] ?? null;
         $pedals = new Pedals($spans, $this->pedals->soft, $this->pedals->sostenuto, $this->pedals->washes, $this->pedals->dry);
-        $examination = Examiner::examine($this->timeline, $pedals, $this->resonance, $at, $holding->up ?? $at);
+        $examination = Examiner::examine($this->timeline, $pedals, $this->resonance, $at, $holding->up ?? $at, $this->policy->foot);
         $blur = array_filter($examination->blur, fn (array $point): bool => ! $point['onset']->isLessThan($at) && ($holding === null || $point['onset']->isLessThan($holding->up)));
         $bass = $this->timeline->moments[$this->timeline->momentAt($at)]->bass;
         $strings = $this->resonance->under($this->timeline->momentAt($at), Examiner::foot($this->timeline, $spans));

@@ -28,7 +28,7 @@ final class DecisionsAnswer implements Answer
     {
         $timeline = $performance->part(Timeline::class);
         $pedals = $performance->pedals();
-        $policy = Policies::of($timeline, $performance->plan->settings(PedalSettings::class), Suggestion::passages($performance));
+        $policy = Policies::of($timeline, $performance->plan->settings(PedalSettings::class), Suggestion::passages($performance), foot: $performance->student->foot);
         $resonance = new Resonance($timeline, $performance->student->piano->acoustics(), $pedals);
 
         return ['decisions' => array_map(fn (Decision $one): array => $one->toArray(), Decisions::at($timeline, $pedals, $policy, $resonance, $asked->fraction('at')))];

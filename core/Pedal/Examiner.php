@@ -13,6 +13,7 @@ use Tarnwind\Core\Performance\Stretch;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Student\Footwork;
 
 /**
  * Measures a pedalling against a timeline, whoever made it: blur at every moment, what is caught at every
@@ -51,6 +52,7 @@ final class Examiner
         private readonly Pedals $pedals,
         private readonly Resonance $resonance,
         private readonly array $window,
+        private readonly Footwork $footwork,
     ) {
         $this->spans = $pedals->damper;
         $near = self::near($pedals->damper, $timeline->moments[$window[0]]->at, $timeline->moments[$window[1]]->at);
@@ -76,14 +78,15 @@ final class Examiner
      * @param  Resonance  $resonance  of the same piece and instrument
      * @param  ?Fraction  $from  if given, only the stretch from here …
      * @param  ?Fraction  $to  … to here is measured, widened to whole spans
+     * @param  Footwork  $footwork  how quick the foot is
      */
-    public static function examine(Timeline $timeline, Pedals $pedals, Resonance $resonance, ?Fraction $from = null, ?Fraction $to = null): Examination
+    public static function examine(Timeline $timeline, Pedals $pedals, Resonance $resonance, ?Fraction $from = null, ?Fraction $to = null, Footwork $footwork = new Footwork): Examination
     {
         $last = count($timeline->moments) - 1;
         [$wideFrom, $wideTo] = self::widened($pedals->damper, $from ?? $timeline->moments[0]->at, $to ?? $timeline->moments[$last]->at);
         [$wideFrom, $wideTo] = self::toBarLines($timeline, $pedals->damper, $wideFrom, $wideTo);
         $window = [$timeline->momentAt($wideFrom), $timeline->momentAt($wideTo)];
-        $examiner = new self($timeline, $pedals, $resonance, $window);
+        $examiner = new self($timeline, $pedals, $resonance, $window, $footwork);
         $examiner->run();
 
         return new Examination($timeline->moments[$window[0]]->at, $timeline->moments[$window[1]]->at, $examiner->reports, $examiner->blur, Finding::inOrder($examiner->findings));
@@ -278,7 +281,7 @@ final class Examiner
             $open->span, $open->changes ? 'legato' : 'direct', $open->timing, $open->bassCaught, round($open->worst, 3),
             $open->withoutChange === null ? null : round($open->withoutChange, 3), Reasons::of($this->timeline, $open),
         );
-        $this->findings = [...$this->findings, ...SpanFindings::of($this->timeline, $open)];
+        $this->findings = [...$this->findings, ...SpanFindings::of($this->timeline, $open, $this->footwork)];
     }
 
     /**

@@ -37,7 +37,7 @@ final class PedalAnswer implements Answer
         [$from, $to] = $asked->bars === null ? [null, null] : $timeline->around($asked->bars, $performance);
         $pedals = $performance->pedals();
         $resonance = new Resonance($timeline, $performance->student->piano->acoustics(), $pedals);
-        $examination = Examiner::examine($timeline, $pedals, $resonance, $from, $to);
+        $examination = Examiner::examine($timeline, $pedals, $resonance, $from, $to, $performance->student->foot);
         $checked = PedalChecks::of($timeline, $pedals, $performance->student, $resonance, $timeline->printed($performance->written), $examination->from, $examination->to);
         $all = Finding::inOrder([...$examination->findings, ...$checked]);
         $told = $performance->plan->settings(PedalSettings::class)->school === School::DampersOff

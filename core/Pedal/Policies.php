@@ -9,6 +9,7 @@ use Tarnwind\Core\Performance\Pedals;
 use Tarnwind\Core\Performance\Span;
 use Tarnwind\Core\Performance\Stretch;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Student\Footwork;
 
 /**
  * Makes of the teacher's choices and marks what the planner goes by.
@@ -42,7 +43,7 @@ final class Policies
      * @param  Pedals  $settled  what is settled: spans, dry stretches and washes
      * @param  bool  $halfPedal  whether the pedal knows more than on and off
      */
-    public static function of(Timeline $timeline, PedalSettings $settings, array $passages = [], Pedals $settled = new Pedals, bool $halfPedal = true): Policy
+    public static function of(Timeline $timeline, PedalSettings $settings, array $passages = [], Pedals $settled = new Pedals, bool $halfPedal = true, Footwork $foot = new Footwork): Policy
     {
         $policies = new self($timeline);
         $policies->rule($settings->rate, 0, count($timeline->moments) - 1);
@@ -68,7 +69,7 @@ final class Policies
         }
         $depths = $halfPedal ? [Depth::full(), Depth::half()] : [Depth::full()];
 
-        return new Policy($settings->weights(), $settings->depth === null || ! $halfPedal ? $depths : [$settings->depth], $policies->own, $policies->due, $policies->settled, $policies->begins, $policies->dry);
+        return new Policy($settings->weights(), $settings->depth === null || ! $halfPedal ? $depths : [$settings->depth], $policies->own, $policies->due, $policies->settled, $policies->begins, $policies->dry, $foot);
     }
 
     private function settle(Span $span): void

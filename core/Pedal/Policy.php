@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Pedal;
 
 use Tarnwind\Core\Performance\Depth;
+use Tarnwind\Core\Student\Footwork;
 
 /**
  * What the planner goes by: weights, how deep the pedal may go, how often it changes as a rule, and what is settled already.
@@ -19,6 +20,7 @@ final readonly class Policy
      * @param  array<int, Depth>  $settled  by moment, where a pedal is settled
      * @param  array<int, true>  $begins  by moment, where a settled pedal goes down
      * @param  array<int, true>  $dry  by moment, where there is to be none
+     * @param  Footwork  $foot  how quick the student's foot is
      */
     public function __construct(
         public Weights $weights = new Weights,
@@ -28,6 +30,7 @@ final readonly class Policy
         private array $settled = [],
         private array $begins = [],
         private array $dry = [],
+        public Footwork $foot = new Footwork,
     ) {
     }
 
@@ -38,7 +41,7 @@ final readonly class Policy
      */
     public function withDepths(array $depths): self
     {
-        return new self($this->weights, $depths, $this->own, $this->due, $this->settled, $this->begins, $this->dry);
+        return new self($this->weights, $depths, $this->own, $this->due, $this->settled, $this->begins, $this->dry, $this->foot);
     }
 
     public function weightsAt(int $moment): Weights

@@ -9,6 +9,7 @@ use Tarnwind\Core\Findings\Remedy;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Manner;
+use Tarnwind\Core\Student\Footwork;
 
 /**
  * What is wrong with one pedal, from what was gathered about it.
@@ -18,25 +19,22 @@ final class SpanFindings
     /** A general rest this long, in seconds, is heard by everyone [start]. */
     private const PLAIN_REST = 0.6;
 
-    /** Foot movements closer than this are flutter only, in seconds [start]. */
-    private const FLUTTER = 0.2;
-
     /** So many steps that ring into each other are heard as a smear [start]. */
     private const SMEARED_STEPS = 2;
 
     /** @var list<Finding> */
     private array $findings = [];
 
-    private function __construct(private readonly Timeline $timeline, private readonly OpenSpan $open)
+    private function __construct(private readonly Timeline $timeline, private readonly OpenSpan $open, private readonly Footwork $foot)
     {
     }
 
     /**
      * @return list<Finding>
      */
-    public static function of(Timeline $timeline, OpenSpan $open): array
+    public static function of(Timeline $timeline, OpenSpan $open, Footwork $foot): array
     {
-        $all = new self($timeline, $open);
+        $all = new self($timeline, $open, $foot);
         $all->mud();
         $all->harmonies();
         $all->basses();
@@ -188,20 +186,20 @@ final class SpanFindings
         $window = $open->timing->window;
         if (! $open->onOnset && $open->span->lowered === null) {
             $this->add(FindingKind::ChangeOffAnyOnset, Severity::Hint, $open->from, 0, 1, Unit::Notes, 'The pedal goes down where nothing is struck.');
-        } elseif ($open->changes && $window !== null && $window < 1000 * ($open->span->manner === Manner::After ? Costs::TIGHT : Costs::DIRECT)) {
-            $unplayable = $window < 1000 * Costs::UNPLAYABLE;
+        } elseif ($open->changes && $window !== null && $window < 1000 * ($open->span->manner === Manner::After ? $this->foot->catches : $this->foot->direct())) {
+            $unplayable = $window < 1000 * $this->foot->unplayable();
             $this->add(
-                FindingKind::WindowTight, $unplayable ? Severity::Serious : Severity::Warning, $open->from, $window, 1000 * Costs::TIGHT, Unit::Milliseconds,
+                FindingKind::WindowTight, $unplayable ? Severity::Serious : Severity::Warning, $open->from, $window, 1000 * $this->foot->catches, Unit::Milliseconds,
                 $unplayable
                     ? "Only $window ms until {$open->timing->closes} is left: not reliably playable. Hold it with the finger, change earlier, or use half pedal."
                     : "Only $window ms until {$open->timing->closes} is left: tight.",
                 new Remedy(Action::Remove, 'Take this change out', at: $open->span->down),
             );
         }
-        if ($open->fast !== null && $open->fast < Costs::FAST) {
+        if ($open->fast !== null && $open->fast < $this->foot->comfortable) {
             $this->add(
-                FindingKind::FootTooFast, $open->fast < self::FLUTTER ? Severity::Warning : Severity::Hint, $open->from, $open->fast, Costs::FAST, Unit::Seconds,
-                sprintf('The foot changed %.2f s ago: %s.', $open->fast, $open->fast < self::FLUTTER ? 'only a flutter is possible' : 'tiring if it goes on'),
+                FindingKind::FootTooFast, $open->fast < $this->foot->flutter() ? Severity::Warning : Severity::Hint, $open->from, $open->fast, $this->foot->comfortable, Unit::Seconds,
+                sprintf('The foot changed %.2f s ago: %s.', $open->fast, $open->fast < $this->foot->flutter() ? 'only a flutter is possible' : 'tiring if it goes on'),
                 new Remedy(Action::Remove, 'Take this change out', at: $open->span->down),
             );
         }

@@ -13,6 +13,7 @@ use Tarnwind\Core\Performance\Stretch;
 use Tarnwind\Core\Plan\Origin;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Sound\Acoustics;
+use Tarnwind\Core\Student\Footwork;
 
 /**
  * The pedalling that is suggested for a piece, around what the teacher has settled.
@@ -32,7 +33,7 @@ final class Suggestion
         $passages = self::passages($performance);
 
         return self::spans(
-            $performance->part(Timeline::class), $settings, $performance->student->piano->acoustics(), $passages, self::settled($performance, $passages), $performance->student->halfPedal,
+            $performance->part(Timeline::class), $settings, $performance->student->piano->acoustics(), $passages, self::settled($performance, $passages), $performance->student->halfPedal, $performance->student->foot,
         );
     }
 
@@ -42,15 +43,15 @@ final class Suggestion
      * @param  bool  $halfPedal  whether the instrument's pedal knows more than on and off
      * @return list<Span>
      */
-    public static function spans(Timeline $timeline, PedalSettings $settings, Acoustics $acoustics, array $passages = [], Pedals $settled = new Pedals, bool $halfPedal = true): array
+    public static function spans(Timeline $timeline, PedalSettings $settings, Acoustics $acoustics, array $passages = [], Pedals $settled = new Pedals, bool $halfPedal = true, Footwork $foot = new Footwork): array
     {
-        $policy = Policies::of($timeline, $settings, $passages, $settled, $halfPedal);
+        $policy = Policies::of($timeline, $settings, $passages, $settled, $halfPedal, $foot);
         $resonance = new Resonance($timeline, $acoustics, $settled);
         $spans = [];
         foreach (Planner::plan($timeline, $policy, $resonance) as [$from, $to, $depth]) {
             if ($policy->settledAt($from) === null) {
                 $moment = $timeline->moments[$from];
-                $hurried = ($moment->window(FootTiming::MARGIN) ?? Costs::TIGHT) < Costs::TIGHT;
+                $hurried = ($moment->window(FootTiming::MARGIN) ?? $foot->catches) < $foot->catches;
                 $spans[] = new Span($moment->at, $timeline->moments[$to]->at, $depth, manner: $hurried ? Manner::With : self::habit($settings, $passages, $moment->at));
             }
         }

@@ -21,6 +21,7 @@ final readonly class Student
         public Piano $piano = new Piano,
         public bool $halfPedal = true,
         public bool $sostenuto = true,
+        public Footwork $foot = new Footwork,
     ) {
     }
 }

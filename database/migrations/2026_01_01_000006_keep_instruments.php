@@ -20,12 +20,19 @@ return new class extends Migration
             $table->float('soft');
             $table->timestamps();
         });
-        Schema::table('students', fn (Blueprint $table) => $table->foreignId('piano_id')->nullable()->constrained()->nullOnDelete());
+        Schema::table('students', function (Blueprint $table): void {
+            $table->foreignId('piano_id')->nullable()->constrained()->nullOnDelete();
+            $table->float('foot_comfortable')->nullable();
+            $table->float('foot_catches')->nullable();
+        });
     }
 
     public function down(): void
     {
-        Schema::table('students', fn (Blueprint $table) => $table->dropConstrainedForeignId('piano_id'));
+        Schema::table('students', function (Blueprint $table): void {
+            $table->dropConstrainedForeignId('piano_id');
+            $table->dropColumn(['foot_comfortable', 'foot_catches']);
+        });
         Schema::dropIfExists('pianos');
     }
 };

@@ -40,6 +40,14 @@ it('refuses what is no student', function (array $change, string $field): void {
     [['lowest_key' => 12], 'lowest_key'], [['highest_key' => 60], 'highest_key'], [['action' => 'stiff'], 'action'], [['soft_pedal' => 'loud'], 'soft_pedal'], [['weak_fingers' => 'some'], 'weak_fingers'],
 ]);
 
+it('knows how quick a foot is', function (): void {
+    $details = ['name' => 'Fen', 'instrument' => 'concert-grand', 'half_pedal' => true, 'sostenuto' => false];
+    $this->post('/students', [...$details, 'foot_comfortable' => 0.6])->assertRedirect();
+    $foot = $this->teacher->students()->firstOrFail()->profile()->foot;
+    expect($foot->comfortable)->toBe(0.6)->and($foot->catches)->toBe(0.15);
+    $this->postJson('/students', [...$details, 'foot_catches' => 0.01])->assertUnprocessable()->assertJsonValidationErrors('foot_catches');
+});
+
 it('adjusts a copy of an instrument, for whoever practises on it', function (): void {
     $values = ['name' => 'Boathouse upright', 'ring' => 0.5, 'dampers' => 0.8, 'room' => 0, 'soft' => 2];
     $this->post('/pianos', $values)->assertRedirect();

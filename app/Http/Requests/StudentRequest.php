@@ -31,6 +31,8 @@ final class StudentRequest extends FormRequest
             'highest_key' => ['sometimes', 'integer', 'between:72,108'],
             'action' => ['sometimes', Rule::enum(Action::class)],
             'soft_pedal' => ['sometimes', Rule::enum(SoftPedal::class)],
+            'foot_comfortable' => ['nullable', 'numeric', 'between:0.15,2'],
+            'foot_catches' => ['nullable', 'numeric', 'between:0.06,1'],
             'weak_fingers' => ['sometimes', 'boolean'],
             'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],

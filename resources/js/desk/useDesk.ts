@@ -37,6 +37,8 @@ export interface DeskProps {
         name: string;
         instrument: string;
         half_pedal: boolean;
+        /** Less time than this to catch what is struck is tight. */
+        catches_ms: number;
         /** Comfortable and largest span of each hand in semitones. */
         reach: { right: [number, number]; left: [number, number]; measured: boolean };
     };

@@ -9,6 +9,9 @@ type Toolkit = InstanceType<typeof VerovioToolkit>;
 
 let toolkit: Promise<Toolkit> | null = null;
 
+/** Whether it has been asked for something: what it has loaded then is not to be replaced by a rehearsal. */
+let isAsked = false;
+
 function ready(): Promise<Toolkit> {
     toolkit ??= createVerovioModule().then((module: unknown) => new VerovioToolkit(module));
     return toolkit;
@@ -40,6 +43,7 @@ const engraver = {
     /** Engraves a few bars for nobody: what has run once runs sooner. */
     async warmUp(): Promise<void> {
         const tk = await ready();
+        if (isAsked) return;
         tk.setOptions(systemOptions(900, 38));
         if (tk.loadData(rehearsal())) readGeometry(tk.renderToSVG(1));
     },
@@ -52,6 +56,7 @@ const engraver = {
      * @returns how many systems there are
      */
     async layOut(xml: string, width: number, scale: number): Promise<number> {
+        isAsked = true;
         const tk = await ready();
         tk.setOptions(systemOptions(width, scale));
         if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');
@@ -60,6 +65,7 @@ const engraver = {
 
     /** Ids of the bars and notes that are drawn of a score; empty if it cannot be. */
     async drawn(xml: string): Promise<Set<string>> {
+        isAsked = true;
         const tk = await ready();
         tk.setOptions(systemOptions(900, 38));
         return tk.loadData(xml) ? idsIn(tk.getMEI()) : new Set();
@@ -72,6 +78,7 @@ const engraver = {
 
     /** Whole pages for print: A4 with margins. */
     async pages(xml: string): Promise<string[]> {
+        isAsked = true;
         const tk = await ready();
         tk.setOptions({
             scale: 42,

@@ -4,8 +4,8 @@ import type { System } from './geometry';
 /** Engravings that are kept in this browser, at the most. */
 const MOST = 24;
 
-/** Another form of engravings, another name: what an earlier version kept is not read. */
-const VERSION = 1;
+/** Another form of engravings, another name: what an earlier version kept is not read (the first could be of another score). */
+const VERSION = 2;
 
 let store: UseStore | null = null;
 const here = new Map<string, System[]>();

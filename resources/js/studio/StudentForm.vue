@@ -22,6 +22,8 @@ const form = useForm({
     action: props.student?.action ?? 'medium',
     soft_pedal: props.student?.soft_pedal ?? 'works',
     weak_fingers: props.student?.weak_fingers ?? false,
+    foot_comfortable: props.student?.foot_comfortable ?? null,
+    foot_catches: props.student?.foot_catches ?? null,
     run_rate: props.student?.run_rate ?? null,
     repetition_rate: props.student?.repetition_rate ?? null,
     right_comfortable: props.student?.right_comfortable ?? null,
@@ -67,6 +69,12 @@ const SPAN_OPTIONS = [{ value: 0, label: 'not measured' }, ...SPANS];
 const RATES = [
     { field: 'run_rate', label: 'Quickest even run', hint: 'four notes of a scale to a click' },
     { field: 'repetition_rate', label: 'Quickest repeated note', hint: 'four strokes of one key to a click' },
+] as const;
+
+/** How quick the foot is, in milliseconds; without a value what is usual. */
+const FOOT = [
+    { field: 'foot_comfortable', label: 'From one change to the next, in comfort', usual: 350, min: 150, max: 2000 },
+    { field: 'foot_catches', label: 'To catch what is struck', usual: 150, min: 60, max: 1000 },
 ] as const;
 
 function save(): void {
@@ -142,6 +150,25 @@ function remove(): void {
                             @change="(value: unknown) => (form[field] = rateFromClicks(typeof value === 'number' ? value : null))"
                         />
                         <span v-if="form[field] !== null" class="quiet">{{ form[field]?.toFixed(1) }} a second</span>
+                    </span>
+                    <p v-if="form.errors[field]" class="error" role="alert">{{ form.errors[field] }}</p>
+                </template>
+            </fieldset>
+            <fieldset>
+                <legend>How quick the foot is</legend>
+                <template v-for="{ field, label, usual, min, max } in FOOT" :key="field">
+                    <span class="rate">
+                        <label :for="`student-${field}`">{{ label }}</label>
+                        <a-input-number
+                            :id="`student-${field}`"
+                            :value="form[field] === null ? '' : Math.round(1000 * form[field]!)"
+                            :min="min"
+                            :max="max"
+                            :step="10"
+                            :placeholder="String(usual)"
+                            @change="(value: unknown) => (form[field] = typeof value === 'number' ? value / 1000 : null)"
+                        />
+                        <span class="quiet">ms</span>
                     </span>
                     <p v-if="form.errors[field]" class="error" role="alert">{{ form.errors[field] }}</p>
                 </template>

@@ -13,6 +13,9 @@ export interface StudentItem {
     action: 'light' | 'medium' | 'heavy';
     soft_pedal: 'works' | 'weak' | 'none';
     weak_fingers: boolean;
+    /** Seconds from one change of the pedal to the next, and in which what is struck is caught; null for what is usual. */
+    foot_comfortable: number | null;
+    foot_catches: number | null;
     /** Notes a second; null if not measured. */
     run_rate: number | null;
     /** Semitones between thumb and little finger; null if not measured. */

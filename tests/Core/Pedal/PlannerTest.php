@@ -33,6 +33,7 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Acoustics;
+use Tarnwind\Core\Student\Footwork;
 use Tests\support\Labels;
 use Tests\support\MusicXml;
 
@@ -260,6 +261,16 @@ it('goes down with the strike where the window is too short to follow it', funct
     $changes = fn (int $tempo): array => array_filter($spans($tempo), fn (Span $span): bool => $span->down->isPositive());
     expect(array_column($changes(460), 'manner'))->not->toBe([])->each->toBe(Manner::With)
         ->and(array_column($changes(120), 'manner'))->not->toBe([])->each->toBe(Manner::After);
+});
+
+it('plans no quicker than the foot is', function (): void {
+    $notes = [];
+    foreach ([[48, 52, 64, 67], [47, 55, 62, 67], [45, 52, 60, 69], [43, 50, 62, 71], [48, 52, 64, 67], [47, 55, 62, 67], [45, 52, 60, 69], [43, 50, 62, 71]] as $beat => $keys) {
+        $notes = [...$notes, ...block($keys, $beat, 1)];
+    }
+    $timeline = pedalled($notes, 120)->part(Timeline::class);
+    $changes = fn (Footwork $foot): int => count(Suggestion::spans($timeline, new PedalSettings, new Acoustics, foot: $foot));
+    expect($changes(new Footwork))->toBe(8)->and($changes(new Footwork(comfortable: 2.0)))->toBeLessThan(5);
 });
 
 it('keeps what the teacher has settled and plans around it', function (): void {

@@ -15,6 +15,8 @@ const props = defineProps<{
     stretches: PlacedStretch[];
     passages: PlacedStretch<PassageMark>[];
     examination: PedalAnswer | null;
+    /** Less time than this to catch what is struck is tight. */
+    tightMs: number;
     quartersPerMinute: number;
     current: PedalMark | null;
     /** Another pedalling that is laid under the planned one, and where they differ. */
@@ -32,9 +34,6 @@ const BLUR_HEIGHT = 18;
 const HEIGHT = BLUR_TOP + BLUR_HEIGHT;
 /** Of the line of a left or middle pedal. */
 const ROW = 15;
-
-/** Less time than this to catch what is struck is tight; the limit is the core's. */
-const TIGHT_MS = 150;
 
 const px = (quarters: number): number => xAt(props.laid, quarters);
 
@@ -116,7 +115,7 @@ const windows = computed(() =>
         const left = px(from);
         const until = from + ((ms / 1000) * props.quartersPerMinute) / 60;
         const right = Math.max(left + 3, Math.min(px(Math.min(until, fractionValue(up))), props.laid.right));
-        return [{ key: down, left, right, tight: ms < TIGHT_MS, label: `${ms} ms to catch${closes === null ? '' : `, until ${closes} is left`}` }];
+        return [{ key: down, left, right, tight: ms < props.tightMs, label: `${ms} ms to catch${closes === null ? '' : `, until ${closes} is left`}` }];
     }),
 );
 

@@ -14,6 +14,7 @@ defineProps<LineProps<PedalState>>();
         :stretches="state.stretches.value"
         :passages="state.passages.value"
         :examination="state.examination.value"
+        :tight-ms="context.student.catches_ms"
         :quarters-per-minute="context.desk.tempo.value"
         :current="state.current.value"
         :beside="
