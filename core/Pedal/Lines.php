@@ -13,9 +13,7 @@ use Tarnwind\Core\Score\Score;
  */
 final class Lines
 {
-    /** Of so many neighbours, with the bar itself, so many must be such bars too [start]. */
-    private const NEIGHBOURS = 3;
-
+    /** Of the bar and its two neighbours so many must be such bars [start]. */
     private const LEAST = 2;
 
     /** Share of the bars that must be counterpoint for the rest of a piece in two parts to be heard as that [start]. */
@@ -36,7 +34,7 @@ final class Lines
         $result = [];
         foreach ($lines as $bar => $isLine) {
             $near = array_filter([$lines[$bar - 1] ?? true, $isLine, $lines[$bar + 1] ?? true]);
-            if ($isLine && count($near) >= min(self::LEAST, self::NEIGHBOURS)) {
+            if ($isLine && count($near) >= self::LEAST) {
                 $result[$bar] = true;
             }
         }

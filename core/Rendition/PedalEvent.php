@@ -18,8 +18,6 @@ final readonly class PedalEvent
 
     public const DOWN = 127;
 
-    public const HALF = 64;
-
     public const UP = 0;
 
     /**

@@ -180,6 +180,7 @@ test('the way of the foot is drawn: down, along, up, leaning into a change, deep
     expect(draw(pedal(0, 4, 'half'), { before: 1, changed: true })).toBe('M0 18 L5 21 L40 21 L35 21 L40 18');
     expect(draw({ ...pedal(0, 4, 'half'), manner: 'on' } as PedalMark, { before: 1 })).toBe('M0 30 L0 21 L40 21 L40 21 L40 12');
     expect(draw(pedal(0, 4), {}, { lowered: 1, lifting: 3 })).toBe('M0 12 L0 12 L10 30 L30 30 L40 12');
+    expect(draw(pedal(2, 6), { left: 20, right: 60 }, { lowered: 3 })).toBe('M20 12 L20 12 L30 30 L60 30 L60 30 L60 12');
     expect(draw({ ...pedal(0, 4), flutter: true } as PedalMark).split('L').length).toBeGreaterThan(8);
     expect(draw(pedal(0, 4), { begins: false, ends: false })).toBe('M0 30 L40 30');
 });

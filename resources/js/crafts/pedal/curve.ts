@@ -42,7 +42,7 @@ export function pathOf({ mark, lowered, lifting }: Pick<PlacedMark, 'mark' | 'lo
         const lean = manner === 'before' ? -LEAN : before !== null && manner === 'after' ? LEAN : 0;
         points.push([left + Math.min(lean, 0), top], [left + Math.max(lean, 0), lowered === null ? bottom : top]);
     }
-    if (lowered !== null && lowered > left) points.push([Math.min(x(lowered), right), bottom]);
+    if (lowered !== null && x(lowered) > left) points.push([Math.min(x(lowered), right), bottom]);
     const until = lifting === null ? right : Math.max(left, Math.min(x(lifting), right));
     if (mark.kind === 'span' && mark.flutter) points.push(...wave(points.at(-1)![0], until, bottom));
     points.push([until, bottom]);
@@ -51,7 +51,7 @@ export function pathOf({ mark, lowered, lifting }: Pick<PlacedMark, 'mark' | 'lo
         points.push(
             ...(ends.changed
                 ? ([
-                      [right - (LEAN - 0), bottom],
+                      [right - LEAN, bottom],
                       [right, UP + NOTCH],
                   ] as [number, number][])
                 : ([
