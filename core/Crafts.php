@@ -12,6 +12,7 @@ use Tarnwind\Core\Hand\HandCraft;
 use Tarnwind\Core\Pedal\PedalCraft;
 use Tarnwind\Core\Read\ReadCraft;
 use Tarnwind\Core\Shape\ShapeCraft;
+use Tarnwind\Core\Time\TimeCraft;
 use Tarnwind\Core\Touch\TouchCraft;
 use Tarnwind\Core\Words\WordsCraft;
 
@@ -29,6 +30,7 @@ final class Crafts
         ShapeCraft::class,
         BalanceCraft::class,
         PedalCraft::class,
+        TimeCraft::class,
         WordsCraft::class,
     ];
 

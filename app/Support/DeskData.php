@@ -11,7 +11,7 @@ use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Onset;
 use Tarnwind\Core\Score\Place;
-use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Tempo\PrintedTempo;
 
 /**
  * What the desk needs to open a copy.
@@ -25,7 +25,6 @@ final class DeskData
     {
         $performance = $copy->performance();
         [$score, $reading, $plan] = [$performance->score(), $performance->reading(), $performance->plan];
-        $tempo = TempoMap::of($score);
         $student = $copy->student;
 
         return [
@@ -37,8 +36,7 @@ final class DeskData
             ]],
             'score' => [
                 'engraving' => $copy->piece->stored()->fingerprint(),
-                'tempo' => $tempo->quartersPerMinute(),
-                'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'ratio' => $step[2] / $tempo->quartersPerMinute()], $tempo->steps()),
+                'tempo' => PrintedTempo::first($score),
                 'playback' => $score->playbackOrder,
                 'measures' => array_map(fn (Measure $measure): array => [
                     'id' => $measure->id, 'number' => $measure->number, 'start' => (string) $measure->start, 'length' => (string) $measure->length,

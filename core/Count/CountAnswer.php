@@ -32,6 +32,8 @@ final class CountAnswer implements Answer
         return [
             ...Counting::of($performance->written, $tempo, $asked->choice('subdivision', Counter::SUBDIVISIONS), $performance->student->rates, $performance->reading()->hands)->toArray(),
             'swung' => $tempo->swungBeats(),
+            'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'tempo' => round($step[2], 4)], $tempo->steps()),
+            'first' => $tempo->quartersPerMinute(),
         ];
     }
 }

@@ -42,7 +42,7 @@ final readonly class TempoLimit
         /** @var array<int, self> $limits */
         $limits = [];
         foreach (EvenPassage::find($tempo, Hazards::lines($notes)) as $passage) {
-            if (count($passage->notes) < ($passage->oneKey ? self::FEWEST_IN_REPETITION : self::FEWEST_IN_RUN)) {
+            if (! self::isTest($passage)) {
                 continue;
             }
             $own = $passage->oneKey ? $rates->repetition : $rates->run;
@@ -56,6 +56,14 @@ final readonly class TempoLimit
         ksort($limits);
 
         return array_values($limits);
+    }
+
+    /**
+     * Whether a passage is long enough to ask for quickness.
+     */
+    public static function isTest(EvenPassage $passage): bool
+    {
+        return count($passage->notes) >= ($passage->oneKey ? self::FEWEST_IN_REPETITION : self::FEWEST_IN_RUN);
     }
 
     /**

@@ -21,6 +21,10 @@ enum Unit: string
     /** Of the written length. */
     case Share = 'share';
 
+    /** Quarters a minute. */
+    case PerMinute = 'a minute';
+    case Bars = 'bars';
+
     /** Ways of fingering one figure. */
     case Fingers = 'fingers';
     case Fingerings = 'fingerings';

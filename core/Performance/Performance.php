@@ -10,6 +10,7 @@ use Tarnwind\Core\Reading\Corrections;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Student;
+use Tarnwind\Core\Tempo\Course;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**
@@ -60,18 +61,26 @@ final class Performance
     }
 
     /**
+     * All that moves the clock.
+     */
+    public function course(): Course
+    {
+        return $this->once('course', function (): Course {
+            $course = Course::printed($this->score(), $this->plan->tempo);
+            foreach ($this->contributions->time as $one) {
+                $course = $one->course($course, $this);
+            }
+
+            return $course;
+        });
+    }
+
+    /**
      * From quarters to seconds.
      */
     public function tempo(): TempoMap
     {
-        return $this->once('tempo', function (): TempoMap {
-            $tempo = TempoMap::of($this->score(), $this->plan->tempo);
-            foreach ($this->contributions->time as $one) {
-                $tempo = $one->time($tempo, $this->score(), $this->plan);
-            }
-
-            return $tempo;
-        });
+        return $this->once('tempo', fn (): TempoMap => TempoMap::along($this->course(), $this->score()));
     }
 
     /**

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Performance;
 
-use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Score\Score;
-use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Tempo\Course;
 
 /**
  * Changes when things happen.
@@ -14,7 +12,8 @@ use Tarnwind\Core\Tempo\TempoMap;
 interface ShapesTime
 {
     /**
-     * @param  Score  $score  as it is played
+     * @param  Course  $course  as it is so far
+     * @param  Performance  $performance  whose clock is not known yet
      */
-    public function time(TempoMap $tempo, Score $score, Plan $plan): TempoMap;
+    public function course(Course $course, Performance $performance): Course;
 }

@@ -136,6 +136,21 @@ final readonly class Fields
     }
 
     /**
+     * A list of numbers, some of which may be left open.
+     *
+     * @return list<?float>
+     */
+    public function optionalNumbers(string $name): array
+    {
+        $value = $this->object->$name ?? null;
+        if (! is_array($value) || array_filter($value, fn (mixed $one): bool => $one !== null && ! is_int($one) && ! is_float($one)) !== []) {
+            $this->refuse($name, 'a list of numbers');
+        }
+
+        return array_map(fn (mixed $one): ?float => is_int($one) || is_float($one) ? (float) $one : null, array_values($value));
+    }
+
+    /**
      * Numbers by name; none where the field is not given.
      *
      * @return array<string, float>

@@ -16,6 +16,7 @@ use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Sound\Loudness;
+use Tarnwind\Core\Tempo\BeatTempo;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**

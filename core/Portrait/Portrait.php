@@ -14,6 +14,7 @@ use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Rates;
+use Tarnwind\Core\Tempo\BeatTempo;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**

@@ -30,7 +30,8 @@ final readonly class BoundaryMark implements Mark
 
     public static function bearsOn(): array
     {
-        return [Aspect::Phrases];
+        // Where phrases end, time is taken; how much depends on their cadence, and melody notes are leaned on.
+        return [Aspect::Phrases, Aspect::Time];
     }
 
     public function id(): string

@@ -40,7 +40,7 @@ final readonly class HarmonyMark implements Mark
 
     public static function bearsOn(): array
     {
-        return [Aspect::Harmony];
+        return [Aspect::Harmony, Aspect::Time];
     }
 
     public function id(): string

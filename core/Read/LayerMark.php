@@ -33,7 +33,7 @@ final readonly class LayerMark implements Mark
 
     public static function bearsOn(): array
     {
-        return [Aspect::Layers];
+        return [Aspect::Layers, Aspect::Time];
     }
 
     public function id(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Reading;
 
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
@@ -25,6 +26,7 @@ final readonly class Reading
      * @param  array<string, Hand>  $hands  by note id
      * @param  list<BarTexture>  $textures  by bar
      * @param  list<InnerLine>  $innerLines
+     * @param  ?Fraction  $finalChord  where it comes to rest; null where it breaks off
      * @param  list<Boundary>  $phrases  as read, without the teacher's boundaries and without sections
      */
     private function __construct(
@@ -40,6 +42,7 @@ final readonly class Reading
         public array $hands,
         public array $textures,
         public array $innerLines,
+        public ?Fraction $finalChord,
         private array $phrases,
     ) {
     }
@@ -108,7 +111,7 @@ final readonly class Reading
     {
         return new self(
             $this->keys, $this->harmonies, $this->nonChordNotes, $this->cadences, $this->boundaries, $this->sections, $this->likenesses, $this->patterns,
-            $layers, $hands, $this->textures, $this->innerLines, $this->phrases,
+            $layers, $hands, $this->textures, $this->innerLines, $this->finalChord, $this->phrases,
         );
     }
 
@@ -165,7 +168,7 @@ final readonly class Reading
 
         return new self(
             $keys, $harmonies, NonChordNotes::name($score, $harmonies), $cadences, $boundaries, $sections,
-            Answering::mark($score, $likenesses, $boundaries, $cadences), $patterns, $layers, $hands, $textures, $innerLines, $phrases,
+            Answering::mark($score, $likenesses, $boundaries, $cadences), $patterns, $layers, $hands, $textures, $innerLines, FinalChord::find($score, $harmonies), $phrases,
         );
     }
 

@@ -14,12 +14,14 @@ final class MidiWriter
 
     private const CHANNEL = 0;
 
+    /** Microseconds a quarter, the most that three bytes tell. */
+    private const SLOWEST = 0xFFFFFF;
+
     public static function write(Rendition $rendition, string $title): string
     {
         $conductor = [[0, 0, "\xFF\x03".self::text($title)]];
-        foreach ($rendition->tempo as [$quarter, $perMinute]) {
-            $micros = (int) round(60_000_000 / $perMinute);
-            $conductor[] = [self::ticks($quarter), 0, "\xFF\x51\x03".substr(pack('N', $micros), 1)];
+        foreach (self::tempos($rendition->tempo) as $tick => $micros) {
+            $conductor[] = [$tick, 0, "\xFF\x51\x03".substr(pack('N', $micros), 1)];
         }
         $tracks = [$conductor, [[0, 0, "\xFF\x03".self::text('Right hand')]], [[0, 0, "\xFF\x03".self::text('Left hand')]]];
         foreach ($rendition->pedal as $event) {
@@ -32,6 +34,32 @@ final class MidiWriter
         }
 
         return 'MThd'.pack('Nnnn', 6, 1, count($tracks), self::RESOLUTION).implode('', array_map(self::track(...), $tracks));
+    }
+
+    /**
+     * Tempos that reach every change at its time, though places are rounded to ticks.
+     *
+     * @param  list<array{float, float}>  $steps  played quarter and quarters a minute from there
+     * @return array<int, int> microseconds a quarter, by tick
+     */
+    private static function tempos(array $steps): array
+    {
+        $tempos = [];
+        $now = $begin = 0.0;
+        foreach ($steps as $index => [$quarter, $perMinute]) {
+            $next = $steps[$index + 1][0] ?? null;
+            $until = $next === null ? $now : $now + ($next - $quarter) * 60_000_000 / $perMinute;
+            $ticks = $next === null ? 0 : self::ticks($next) - self::ticks($quarter);
+            if ($ticks > 0 || $next === null) {
+                $micros = (int) round($next === null ? 60_000_000 / $perMinute : ($until - $begin) * self::RESOLUTION / $ticks);
+                $tempos[self::ticks($quarter)] = max(1, min(self::SLOWEST, $micros));
+                // What is too slow to be told is lost, and what rounding loses is made good.
+                $begin += $tempos[self::ticks($quarter)] * $ticks / self::RESOLUTION;
+            }
+            $now = $until;
+        }
+
+        return $tempos;
     }
 
     private static function ticks(float $quarters): int

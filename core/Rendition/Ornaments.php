@@ -34,6 +34,9 @@ final class Ornaments
     /** @var array<string, list<string>> ids of grace notes in their order, by staff, voice and onset */
     private array $graces = [];
 
+    /** @var array<string, Ornamenting> how the grace notes of a place are played, by staff, voice and onset */
+    private array $gracesOwn = [];
+
     /** @var array<string, true> ids of notes that lead */
     private array $leading = [];
 
@@ -42,12 +45,16 @@ final class Ornaments
 
     /**
      * @param  array<string, LayeredNote>  $layers  by note id
+     * @param  array<string, Ornamenting>  $own  of single notes, by id
      */
-    public function __construct(private readonly Score $score, private readonly Ornamenting $school, array $layers = [])
+    public function __construct(private readonly Score $score, private readonly Ornamenting $piece, array $layers = [], private readonly array $own = [])
     {
         $rolls = $struck = [];
         foreach ($score->notes as $note) {
             $place = self::place($note);
+            if (isset($own[$note->id])) {
+                $this->gracesOwn[$place] = $own[$note->id];
+            }
             if ($note->grace) {
                 $this->graces[$place][] = $note->id;
 
@@ -62,11 +69,12 @@ final class Ornaments
         foreach ($rolls as $notes) {
             usort($notes, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
             foreach ($notes as $index => $note) {
-                $steps = $school->rollBefore ? $index - count($notes) + 1 : $index;
-                $this->rolled[$note->id] = $steps * $school->spread / 1000;
+                $how = $this->own[$note->id] ?? $piece;
+                $steps = $how->rollBefore ? $index - count($notes) + 1 : $index;
+                $this->rolled[$note->id] = $steps * $how->spread / 1000;
             }
         }
-        foreach ($school->lead > 0 ? $struck : [] as $notes) {
+        foreach ($piece->lead > 0 ? $struck : [] as $notes) {
             foreach (count($notes) > 1 ? $notes : [] as $note) {
                 if (($layers[$note->id] ?? null)?->layer === Layer::Melody && ! isset($this->rolled[$note->id])) {
                     $this->leading[$note->id] = true;
@@ -86,8 +94,8 @@ final class Ornaments
         if ($note->grace) {
             return [$this->grace($note, $from, $earliest)];
         }
-        $start = $from + ($this->rolled[$note->id] ?? 0.0) - (isset($this->leading[$note->id]) ? $this->school->lead / 1000 : 0.0);
-        if ($this->school->gracesOnBeat) {
+        $start = $from + ($this->rolled[$note->id] ?? 0.0) - (isset($this->leading[$note->id]) ? $this->piece->lead / 1000 : 0.0);
+        if ($this->graceSchool($note)->gracesOnBeat) {
             $start += self::GRACE * count($this->graces[self::place($note)] ?? []);
         }
         $start = max($earliest, min($start, max($from, $to - self::SHORTEST)));
@@ -105,7 +113,7 @@ final class Ornaments
     {
         $group = $this->graces[self::place($note)] ?? [$note->id];
         $place = (int) array_search($note->id, $group, true);
-        $from = $this->school->gracesOnBeat ? $beat + self::GRACE * $place : max($earliest, $beat - self::GRACE * (count($group) - $place));
+        $from = $this->graceSchool($note)->gracesOnBeat ? $beat + self::GRACE * $place : max($earliest, $beat - self::GRACE * (count($group) - $place));
 
         return new Stroke($note->midi, $from, $from + self::GRACE);
     }
@@ -138,15 +146,16 @@ final class Ornaments
      */
     private function trill(Note $note, float $from, float $to): ?array
     {
-        $count = (int) floor(($to - $from) * $this->school->speed);
+        $school = $this->own[$note->id] ?? $this->piece;
+        $count = (int) floor(($to - $from) * $school->speed);
         if ($count < 3) {
             return self::quick([$note->midi, $this->neighbour($note, 1), $note->midi], $from, $to, self::QUICK);
         }
         // It ends on its main note.
-        $count -= ($count % 2 === 0) === $this->school->fromUpper ? 0 : 1;
+        $count -= ($count % 2 === 0) === $school->fromUpper ? 0 : 1;
         $strokes = [];
         for ($index = 0; $index < $count; $index++) {
-            $isMain = ($index % 2 === 0) !== $this->school->fromUpper;
+            $isMain = ($index % 2 === 0) !== $school->fromUpper;
             $strokes[] = new Stroke($isMain ? $note->midi : $this->neighbour($note, 1), $from + $index * ($to - $from) / $count, $from + ($index + 1) * ($to - $from) / $count);
         }
 
@@ -199,6 +208,14 @@ final class Ornaments
     private function neighbour(Note $note, int $step): int
     {
         return $note->pitch->neighbour($step, $this->score->measures[$note->measure]->fifths)->midi() + $note->midi - $note->pitch->midi();
+    }
+
+    /**
+     * Grace notes are played as is asked of any of them, or of the chord they lead to.
+     */
+    private function graceSchool(Note $note): Ornamenting
+    {
+        return $this->own[$note->id] ?? $this->gracesOwn[self::place($note)] ?? $this->piece;
     }
 
     private static function place(Note $note): string

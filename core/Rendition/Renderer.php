@@ -16,7 +16,10 @@ use Tarnwind\Core\Reading\LayeredNote;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\Pass;
+use Tarnwind\Core\Tempo\PlayedBars;
 use Tarnwind\Core\Tempo\TempoMap;
+use Tarnwind\Core\Time\OrnamentMark;
 use Tarnwind\Core\Touch\Ornamenting;
 use Tarnwind\Core\Touch\Style;
 
@@ -42,7 +45,13 @@ final class Renderer
 
     private readonly Levels $levels;
 
-    private readonly Foot $foot;
+    /** The clock of the time a bar is played. */
+    private TempoMap $tempo;
+
+    private Foot $foot;
+
+    /** @var array<string, Foot> by pass */
+    private array $feet = [];
 
     /**
      * @param  array<string, KeyLength>  $lengths
@@ -51,15 +60,30 @@ final class Renderer
     private function __construct(
         private readonly Score $score,
         private readonly Pedals $pedals,
-        private readonly TempoMap $tempo,
+        private readonly TempoMap $clock,
         private readonly array $lengths,
         ?Levels $levels,
         private readonly Ornaments $ornaments,
-        array $layers,
+        private readonly array $layers,
     ) {
         $this->levels = $levels ?? Levels::printed($score);
-        $releases = $this->firstReleases($layers);
-        $this->foot = Foot::of($pedals->damper, fn (Fraction $at): float => $tempo->seconds($at), function (Fraction $at) use ($releases, $tempo): ?float {
+        $this->turnTo(Pass::Last);
+    }
+
+    /**
+     * Goes by the clock of one of several times.
+     */
+    private function turnTo(Pass $pass): void
+    {
+        $tempo = $this->tempo = $this->clock->in($pass);
+        $this->foot = $this->feet[$pass->value] ??= $this->footIn($tempo);
+    }
+
+    private function footIn(TempoMap $tempo): Foot
+    {
+        $releases = $this->firstReleases($this->layers);
+
+        return Foot::of($this->pedals->damper, fn (Fraction $at): float => $tempo->seconds($at), function (Fraction $at) use ($releases, $tempo): ?float {
             $release = $releases[(string) $at] ?? null;
 
             return $release === null ? null : max(self::SHORTEST_WINDOW, $release - $tempo->seconds($at) - FootTiming::MARGIN);
@@ -70,7 +94,7 @@ final class Renderer
     {
         return self::render(
             $performance->score(), $performance->pedals(), $performance->tempo(), $performance->lengths(), $performance->levels(),
-            new Ornaments($performance->score(), $performance->plan->settings(Style::class)->ornaments(), $performance->reading()->layers), $performance->reading()->layers,
+            new Ornaments($performance->score(), $performance->plan->settings(Style::class)->ornaments(), $performance->reading()->layers, OrnamentMark::byNote($performance->plan)), $performance->reading()->layers,
         );
     }
 
@@ -96,11 +120,13 @@ final class Renderer
         $order = $this->score->playbackOrder;
         $playedQuarters = 0.0;
         $playedSeconds = 0.0;
+        $passes = PlayedBars::passes($order);
         for ($place = 0; $place < count($order); $place = $end) {
             $end = $place + 1;
-            while ($end < count($order) && $order[$end] === $order[$end - 1] + 1) {
+            while ($end < count($order) && $order[$end] === $order[$end - 1] + 1 && $this->clock->in($passes[$end]) === $this->clock->in($passes[$place])) {
                 $end++;
             }
+            $this->turnTo($passes[$place]);
             $first = $this->score->measures[$order[$place]];
             $last = $this->score->measures[$order[$end - 1]];
             $from = $first->start->toFloat();

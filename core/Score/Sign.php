@@ -10,9 +10,11 @@ namespace Tarnwind\Core\Score;
 final readonly class Sign
 {
     /**
-     * @param  string  $kind  "dynamics", "wedge", "pedal", "words", "tempo", "rehearsal", "octave-shift", "segno", "coda"
+     * @param  string  $kind  "dynamics", "wedge", "pedal", "words", "tempo", "rehearsal", "modulation", "dashes",
+     *                         "fermata", "octave-shift", "segno", "coda"
      * @param  Fraction  $onset  quarters from the beginning
-     * @param  string|float  $value  the dynamic's letters, the wedge's or pedal's type, the words, quarters a minute
+     * @param  string|float  $value  the dynamic's letters, the wedge's or pedal's type, the words, quarters a minute,
+     *                                how much faster the quarter goes after a modulation, type and number of dashes
      * @param  ?int  $staff  null where the mark belongs to the whole part
      * @param  bool  $own  whether the teacher put it there
      */

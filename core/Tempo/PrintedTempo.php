@@ -6,148 +6,126 @@ namespace Tarnwind\Core\Tempo;
 
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Score\Sign;
 
 /**
- * The tempo from place to place as it is printed: marks, words in the usual languages, and fermatas.
+ * What is printed of the tempo: marks, metric modulations, and words in the usual languages with their dashes.
  */
 final class PrintedTempo
 {
-    /** Quarters from step to step of a tempo that changes bit by bit. */
-    private const FINE = 0.25;
+    /** Where a score says nothing [start]. */
+    private const DEFAULT = 80.0;
 
-    /** Bars that a gradual change lasts where nothing says how long [start]; then the tempo before it returns. */
-    private const LONGEST = 4;
+    /** Quarters a minute for tempo words at the beginning of a piece [mem]; the first that is found says it. */
+    private const WORDS = [
+        'larghetto' => 60, 'largo' => 48, 'lento' => 52, 'adagio' => 58, 'andantino' => 84, 'andante' => 76,
+        'allegretto' => 108, 'moderato' => 100, 'allegro' => 126, 'vivace' => 150, 'presto' => 170, 'grave' => 44,
+        'sehr langsam' => 44, 'ziemlich langsam' => 60, 'langsam' => 54, 'mäßig' => 96, 'mässig' => 96, 'lebhaft' => 132, 'sehr schnell' => 160, 'schnell' => 144,
+        'très lent' => 44, 'lent' => 52, 'modéré' => 96, 'animé' => 132, 'vif' => 144, 'very slow' => 44, 'slow' => 54, 'moderate' => 96, 'lively' => 132, 'fast' => 144,
+    ];
 
-    /** @var non-empty-list<array{float, float}> quarter, and quarters a minute from there */
-    private array $steps;
-
-    /** The tempo that was marked last, to which "a tempo" goes back. */
-    private float $main;
-
-    private function __construct(private readonly Score $score, private readonly float $first)
+    /**
+     * Quarters a minute at the beginning.
+     */
+    public static function first(Score $score): float
     {
-        $this->steps = [[0.0, $first]];
-        $this->main = $first;
+        return self::said($score) ?? self::DEFAULT;
     }
 
     /**
-     * @param  float  $first  quarters a minute at the beginning
+     * Quarters a minute at the beginning by a mark or a word; null where nothing says it.
+     */
+    public static function said(Score $score): ?float
+    {
+        $marks = $score->signsOf('tempo');
+        $first = $marks !== [] && ! $marks[0]->onset->isPositive() ? (float) $marks[0]->value : null;
+
+        return $first ?? self::fromWords($score) ?? (isset($marks[0]) ? (float) $marks[0]->value : null);
+    }
+
+    /**
      * @param  float  $scale  of all tempos that are marked
      * @param  bool  $own  whether the beginning is the teacher's, whatever is marked there
-     * @return non-empty-list<array{float, float}> quarter, and quarters a minute from there; by quarter, the first 0
+     * @return list<Pace> by place
      */
-    public static function steps(Score $score, float $first, float $scale, bool $own): array
-    {
-        $tempo = new self($score, $first);
-        $tempo->read($scale, $own);
-        $tempo->hold();
-
-        return $tempo->steps;
-    }
-
-    private function read(float $scale, bool $own): void
+    public static function paces(Score $score, float $scale, bool $own): array
     {
         $marked = [];
-        foreach ($this->score->signsOf('tempo') as $sign) {
-            $marked[(string) $sign->onset] = true;
+        foreach ($score->marks as $sign) {
+            if ($sign->kind === 'tempo' || $sign->kind === 'modulation') {
+                $marked[(string) $sign->onset] = true;
+            }
         }
-        /** @var list<array{Fraction, float|TempoWord}> $said */
-        $said = [];
-        foreach ($this->score->marks as $sign) {
-            $what = match ($sign->kind) {
-                'tempo' => (float) $sign->value * $scale,
+        $dashes = self::dashes($score);
+        $paces = [];
+        foreach ($score->marks as $sign) {
+            $isFirst = ! $sign->onset->isPositive();
+            $pace = match ($sign->kind) {
+                'tempo' => $isFirst && $own ? null : new Pace($sign->onset, TempoChange::Marked, (float) $sign->value * $scale, says: 'the tempo marked'),
+                'modulation' => $isFirst ? null : new Pace($sign->onset, TempoChange::AtOnce, (float) $sign->value, says: 'the note values exchanged'),
                 // Where a number stands beside it, that says what the word means.
-                'words' => isset($marked[(string) $sign->onset]) || ! $sign->onset->isPositive() ? null : TempoWord::read((string) $sign->value),
+                'words' => isset($marked[(string) $sign->onset]) || $isFirst ? null : self::fromWord($score, $sign, $dashes),
                 default => null,
             };
-            if ($what !== null) {
-                $said[] = [$sign->onset, $what];
+            if ($pace !== null) {
+                $paces[] = $pace;
             }
         }
-        foreach ($said as $index => [$at, $what]) {
-            if (is_float($what)) {
-                if ($at->isPositive() || ! $own) {
-                    $this->main = $what;
-                    $this->put($at->toFloat(), $what);
-                }
 
-                continue;
-            }
-            match ($what->change) {
-                TempoChange::Gradual => $this->change($at, $what->share, $said[$index + 1][0] ?? null),
-                TempoChange::AtOnce => $this->put($at->toFloat(), $this->main *= $what->share),
-                TempoChange::Back => $this->put($at->toFloat(), $this->main),
-                TempoChange::First => $this->put($at->toFloat(), $this->main = $this->first),
-            };
-        }
+        return $paces;
     }
 
     /**
-     * Changes the tempo bit by bit up to what is said next.
-     *
-     * @param  ?Fraction  $next  where something is said of the tempo again
+     * @param  array<string, Fraction>  $dashes
      */
-    private function change(Fraction $at, float $share, ?Fraction $next): void
+    private static function fromWord(Score $score, Sign $sign, array $dashes): ?Pace
     {
-        $from = $at->toFloat();
-        $bar = $this->score->measureAt($at)->time->length()->toFloat();
-        $limit = min($this->score->end()->toFloat(), $from + self::LONGEST * $bar);
-        $isOpen = $next === null || $next->toFloat() > $limit;
-        $to = $isOpen ? $limit : $next->toFloat();
-        $before = $this->steps[count($this->steps) - 1][1];
-        for ($quarter = $from; $quarter < $to - 1e-9; $quarter += self::FINE) {
-            $this->put($quarter, $before * Slowing::tempoAt(($quarter + min(self::FINE, $to - $quarter) / 2 - $from) / ($to - $from), $share));
+        $word = TempoWord::read((string) $sign->value);
+        if ($word === null) {
+            return null;
         }
-        if ($isOpen && $to < $this->score->end()->toFloat() - 1e-9) {
-            $this->put($to, $this->main);
-        }
-    }
+        $to = match ($word->change) {
+            TempoChange::Gradual => $dashes[(string) $sign->onset] ?? null,
+            // A cadenza stands in a bar of its own.
+            TempoChange::Free => $dashes[(string) $sign->onset] ?? $score->measureAt($sign->onset)->end(),
+            default => null,
+        };
 
-    private function put(float $at, float $tempo): void
-    {
-        $last = count($this->steps) - 1;
-        if ($at > $this->steps[$last][0]) {
-            $this->steps[] = [$at, $tempo];
-        } elseif ($at === $this->steps[$last][0]) {
-            $this->steps[$last] = [$at, $tempo];
-        }
+        return new Pace($sign->onset, $word->change, $word->share, $to, says: trim((string) $sign->value));
     }
 
     /**
-     * Slows down what fermatas hold.
+     * @return array<string, Fraction> where dashes end, by where they begin
      */
-    private function hold(): void
+    private static function dashes(Score $score): array
     {
-        foreach (Fermatas::holds($this->score, $this->at(...)) as [$from, $to, $times]) {
-            $steps = [];
-            foreach ([...$this->steps, [INF, 0.0]] as $index => [$quarter, $tempo]) {
-                $before = $this->steps[$index - 1][1] ?? null;
-                if ($before !== null) {
-                    // What of the stretch up to here begins and ends within it.
-                    $begin = $this->steps[$index - 1][0];
-                    if ($begin < $from && $from < $quarter) {
-                        $steps[] = [$from, $before / $times];
-                    }
-                    if ($begin < $to && $to < $quarter) {
-                        $steps[] = [$to, $before];
-                    }
+        $open = $dashes = [];
+        foreach ($score->signsOf('dashes') as $sign) {
+            [$type, $number] = [...explode(' ', (string) $sign->value), ''];
+            if ($type === 'start') {
+                $open[$number] = $sign->onset;
+            } elseif ($type === 'stop' && isset($open[$number])) {
+                if ($open[$number]->isLessThan($sign->onset)) {
+                    $dashes[(string) $open[$number]] = $sign->onset;
                 }
-                if ($quarter !== INF) {
-                    $steps[] = [$quarter, $quarter >= $from && $quarter < $to ? $tempo / $times : $tempo];
-                }
+                unset($open[$number]);
             }
-            /** @var non-empty-list<array{float, float}> $steps */
-            $this->steps = $steps;
         }
+
+        return $dashes;
     }
 
-    private function at(float $quarters): float
+    private static function fromWords(Score $score): ?float
     {
-        $tempo = $this->steps[0][1];
-        foreach ($this->steps as [$quarter, $value]) {
-            $tempo = $quarter <= $quarters ? $value : $tempo;
+        $words = array_filter($score->signsOf('words'), fn (Sign $mark): bool => $mark->measure === 0);
+        foreach ($words as $mark) {
+            foreach (self::WORDS as $word => $tempo) {
+                if (preg_match("/\b$word\b/iu", (string) $mark->value) === 1) {
+                    return (float) $tempo;
+                }
+            }
         }
 
-        return $tempo;
+        return null;
     }
 }

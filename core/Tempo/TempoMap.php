@@ -7,63 +7,66 @@ namespace Tarnwind\Core\Tempo;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Search;
-use Tarnwind\Core\Score\Sign;
 
 /**
- * From quarters in the score to seconds, in written order.
+ * From quarters in the score to seconds, in written order; each bar as it goes the last time it is played.
  */
 final readonly class TempoMap
 {
-    /** Where a score says nothing [start]. */
-    public const DEFAULT = 80.0;
-
-    /** Quarters a minute for tempo words at the beginning of a piece [mem]. */
-    private const WORDS = [
-        'larghetto' => 60, 'largo' => 48, 'lento' => 52, 'adagio' => 58, 'andantino' => 84, 'andante' => 76,
-        'allegretto' => 108, 'moderato' => 100, 'allegro' => 126, 'vivace' => 150, 'presto' => 170, 'grave' => 44,
-    ];
-
     /**
+     * @param  float  $first  quarters a minute at the beginning
      * @param  non-empty-list<array{float, float, float}>  $steps  quarter, second, quarters a minute from there
+     * @param  list<array{float, float}>  $silences  quarters in which nothing sounds that ends by then
+     * @param  array<string, self>  $earlier  how it goes the first time and between, where that differs
      */
-    private function __construct(private array $steps, private ?Swing $swing = null)
+    private function __construct(private float $first, private array $steps, private ?Swing $swing = null, private array $silences = [], private array $earlier = [])
     {
     }
 
     /**
+     * As it is printed.
+     *
      * @param  ?float  $quartersPerMinute  what the beginning is to be; later tempo marks keep their proportion to it
      */
     public static function of(Score $score, ?float $quartersPerMinute = null): self
     {
-        $marks = $score->signsOf('tempo');
-        $first = $marks !== [] && ! $marks[0]->onset->isPositive() ? (float) $marks[0]->value : null;
-        $printed = $first ?? self::fromWords($score) ?? (isset($marks[0]) ? (float) $marks[0]->value : self::DEFAULT);
-        $scale = $quartersPerMinute === null ? 1.0 : $quartersPerMinute / $printed;
-
-        return new self(self::timed(PrintedTempo::steps($score, $quartersPerMinute ?? $printed, $scale, $quartersPerMinute !== null)));
+        return self::along(Course::printed($score, $quartersPerMinute), $score);
     }
 
-    /**
-     * @param  non-empty-list<array{float, float}>  $tempos  quarter, and quarters a minute from there
-     * @return non-empty-list<array{float, float, float}>
-     */
-    private static function timed(array $tempos): array
+    public static function along(Course $course, Score $score): self
     {
-        $steps = [[0.0, 0.0, $tempos[0][1]]];
-        foreach (array_slice($tempos, 1) as [$at, $tempo]) {
-            [$quarter, $second, $before] = $steps[count($steps) - 1];
-            $steps[] = [$at, $second + ($at - $quarter) * 60 / $before, $tempo];
+        $earlier = [];
+        foreach ($course->differsByPass() ? [Pass::First, Pass::Between] : [] as $pass) {
+            $earlier[$pass->value] = self::through($course, Elapsed::of($course, $score, $pass));
         }
 
-        return $steps;
+        return self::through($course, Elapsed::of($course, $score), $earlier);
     }
 
     /**
-     * The same tempo with quavers that swing.
+     * @param  array<string, self>  $earlier
      */
-    public function swung(Swing $swing): self
+    private static function through(Course $course, Elapsed $elapsed, array $earlier = []): self
     {
-        return new self($this->steps, $swing);
+        $steps = [];
+        $second = 0.0;
+        foreach ($elapsed->pieces as ['from' => $from, 'to' => $to, 'tempo' => $tempo, 'bends' => $bends]) {
+            foreach ($bends as $index) {
+                $tempo /= $elapsed->bends[$index]->factor;
+            }
+            $steps[] = [$from, $second, $tempo];
+            $second += ($to - $from) * 60 / $tempo;
+        }
+
+        return new self($course->first, $steps, $course->swing, $elapsed->silences, $earlier);
+    }
+
+    /**
+     * How it goes in one of several times.
+     */
+    public function in(Pass $pass): self
+    {
+        return $this->earlier[$pass->value] ?? $this;
     }
 
     /**
@@ -109,7 +112,7 @@ final readonly class TempoMap
      */
     public function quartersPerMinute(): float
     {
-        return $this->steps[0][2];
+        return $this->first;
     }
 
     /**
@@ -120,17 +123,13 @@ final readonly class TempoMap
         return $this->steps;
     }
 
-    private static function fromWords(Score $score): ?float
+    /**
+     * Quarters in which silence is put in: what ends by the end of such a stretch is silent by its beginning.
+     *
+     * @return list<array{float, float}>
+     */
+    public function silences(): array
     {
-        $words = array_filter($score->signsOf('words'), fn (Sign $mark): bool => $mark->measure === 0);
-        foreach ($words as $mark) {
-            foreach (self::WORDS as $word => $tempo) {
-                if (preg_match("/\b$word\b/iu", (string) $mark->value) === 1) {
-                    return (float) $tempo;
-                }
-            }
-        }
-
-        return null;
+        return $this->silences;
     }
 }

@@ -34,9 +34,11 @@ final readonly class TempoWord
 
     private const FIRST = '/\b(tempo (i|1|1mo|primo)|1er mouvement|premier mouvement|erstes tempo|first tempo)\b/iu';
 
-    private const AT_ONCE_SLOWER = '/\b(meno mosso|più lento|piu lento|più tranquillo|piu tranquillo|etwas langsamer|langsamer|ruhiger|moins vite|plus lent|slower|calmer)\b/iu';
+    private const AT_ONCE_SLOWER = '/\b(meno mosso|poco meno|sostenuto|più lento|piu lento|più tranquillo|piu tranquillo|etwas langsamer|langsamer|ruhiger|moins vite|plus lent|slower|calmer)\b/iu';
 
     private const AT_ONCE_QUICKER = '/\b(più mosso|piu mosso|più allegro|piu allegro|più vivo|piu vivo|etwas schneller|schneller|bewegter|lebhafter|plus vite|plus animé|faster|livelier)\b/iu';
+
+    private const FREE = '/\b(cadenza|kadenz|ad lib|ad libitum|a piacere|a piacer|a capriccio|senza misura|senza tempo|quasi recitativo|recitativo|recit|ohne takt|frei im vortrag|librement|sans mesure|freely|free time)\b/iu';
 
     private const DOUBLED = '/\b(doppio movimento|double time|doppelt so schnell)\b/iu';
 
@@ -68,6 +70,7 @@ final readonly class TempoWord
         return match (true) {
             preg_match(self::FIRST, $words) === 1 => new self(TempoChange::First, 1.0),
             preg_match(self::BACK, $words) === 1 => new self(TempoChange::Back, 1.0),
+            preg_match(self::FREE, $words) === 1 => new self(TempoChange::Free, 1.0),
             preg_match(self::GRADUALLY_SLOWER, $words) === 1 => new self(TempoChange::Gradual, $by(self::SLOW_TO)),
             preg_match(self::GRADUALLY_QUICKER, $words) === 1 => new self(TempoChange::Gradual, $by(self::QUICK_TO)),
             preg_match(self::DOUBLED, $words) === 1 => new self(TempoChange::AtOnce, self::DOUBLE),

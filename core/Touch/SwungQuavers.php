@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\ShapesTime;
-use Tarnwind\Core\Plan\Plan;
-use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\Course;
 use Tarnwind\Core\Tempo\Swing;
-use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * Lets quavers swing in a style that asks for it.
  */
 final class SwungQuavers implements ShapesTime
 {
-    public function time(TempoMap $tempo, Score $score, Plan $plan): TempoMap
+    public function course(Course $course, Performance $performance): Course
     {
-        return $plan->settings(Style::class)->profile->swings() ? $tempo->swung(Swing::of($score)) : $tempo;
+        return $performance->plan->settings(Style::class)->profile->swings() ? $course->with(swing: Swing::of($performance->score())) : $course;
     }
 }

@@ -12,7 +12,7 @@ final class Layers
     /** Each knows only those before it; the crafts stand together, in working order. */
     public const ORDER = [
         'Score', 'Sound', 'Tempo', 'Reading', 'Student', 'Notation', 'Plan', 'Performance', 'Findings', 'Craft',
-        'Words', 'Read', 'Count', 'Hand', 'Touch', 'Shape', 'Balance', 'Pedal',
+        'Words', 'Read', 'Count', 'Hand', 'Touch', 'Shape', 'Balance', 'Pedal', 'Time',
         'Rendition', 'Handout', 'Portrait', 'Crafts',
     ];
 

@@ -10,8 +10,8 @@ use App\Support\Performances;
 use Illuminate\Http\JsonResponse;
 use Tarnwind\Core\Rendition\KeyEvent;
 use Tarnwind\Core\Rendition\PedalEvent;
-use Tarnwind\Core\Rendition\PlayedBars;
 use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Tempo\PlayedBars;
 
 /**
  * A plan in sound, for the player of the desk; it need not be saved.

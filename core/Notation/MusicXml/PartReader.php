@@ -376,6 +376,9 @@ final class PartReader
             case 'coda':
                 $this->mark($sign->nodeName, $onset, '', $staff);
                 break;
+            case 'dashes':
+                $this->mark('dashes', $onset, trim($sign->getAttribute('type').' '.$sign->getAttribute('number')), $staff);
+                break;
             case 'metronome':
                 if (! $tempoSounds) {
                     $this->readMetronome($sign, $onset);
@@ -393,6 +396,12 @@ final class PartReader
 
     private function readMetronome(DOMElement $metronome, Fraction $onset): void
     {
+        $modulation = Modulation::of($metronome);
+        if ($modulation !== null) {
+            $this->mark('modulation', $onset, $modulation, null);
+
+            return;
+        }
         $unit = Durations::value(Xml::text($metronome, 'beat-unit') ?? '', count(Xml::children($metronome, 'beat-unit-dot')));
         if ($unit !== null && preg_match('/\d+(\.\d+)?/', Xml::text($metronome, 'per-minute') ?? '', $number) === 1) {
             $this->tempo((float) $number[0] * $unit->toFloat(), $onset);

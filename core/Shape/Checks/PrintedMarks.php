@@ -118,6 +118,8 @@ final readonly class PrintedMarks
     {
         $line = $this->performance->part(Line::class)->all;
         $breaths = array_fill_keys(array_map(fn (CommaMark $mark): string => $mark->note, $this->performance->plan->marksOf(CommaMark::class)), true);
+        $silences = array_map(fn (array $silence): float => $silence[1], $this->performance->tempo()->silences());
+        $isSilent = fn (Sign $sign): bool => array_filter($silences, fn (float $at): bool => abs($at - $sign->onset->toFloat()) < 1e-6) !== [];
         $findings = [];
         $before = null;
         $led = false;
@@ -132,7 +134,7 @@ final readonly class PrintedMarks
             $grades = $before === null ? 0 : abs($level - $before) / Loudness::GRADE;
             $last = self::noteEndingAt($line, $sign);
             $isInside = ! ($this->performance->part(Arcs::class)->at($sign->onset)?->phrase->from->equals($sign->onset) ?? true);
-            if ($before !== null && ! $led && $isInside && $grades >= self::SUDDEN && $last !== null && ! isset($breaths[$last->id])) {
+            if ($before !== null && ! $led && $isInside && $grades >= self::SUDDEN && $last !== null && ! isset($breaths[$last->id]) && ! $isSilent($sign)) {
                 $findings[] = new Finding(
                     FindingKind::SubitoUnprepared, Severity::Hint, $sign->onset, $sign->measure, [$last->id], $grades * Loudness::GRADE, self::SUDDEN * Loudness::GRADE, Unit::Velocity,
                     sprintf('%s comes at once after %s: it needs a clear last moment before it.', $sign->value, Loudness::markOf($before)),

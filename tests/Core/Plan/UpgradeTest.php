@@ -20,6 +20,7 @@ use Tarnwind\Core\Shape\Choices;
 use Tarnwind\Core\Shape\RepeatedNotes;
 use Tarnwind\Core\Shape\School as ShapingSchool;
 use Tarnwind\Core\Shape\Shaping;
+use Tarnwind\Core\Time\Timing;
 use Tarnwind\Core\Touch\CommaMark;
 use Tarnwind\Core\Touch\Ornamenting;
 use Tarnwind\Core\Touch\Profile;
@@ -47,13 +48,14 @@ it('shows in the example what a plan is: every kind of mark, every setting', fun
     $example = (string) file_get_contents(__DIR__.'/../../../docs/examples/lantern-on-the-water.plan.json');
     $plan = Crafts::registry()->plans->read($example);
     // Kinds of marks that the earlier format has not.
-    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || str_starts_with($mark::class, 'Tarnwind\\Core\\Shape\\') || str_starts_with($mark->id(), 'n-');
+    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || preg_match('/^Tarnwind\\\\Core\\\\(Shape|Time)\\\\/', $mark::class) === 1 || str_starts_with($mark->id(), 'n-');
     $older = array_values(array_filter($plan->marks, fn ($mark): bool => ! $isNewer($mark)));
     expect($older)->toEqual(Crafts::registry()->plans->read(stored('every-kind'))->marks)->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
         ->and(array_values(array_unique(array_map(fn ($mark): string => $mark::class, $plan->marks))))->toEqualCanonicalizing(array_values(array_unique(Crafts::registry()->marks())))
         ->and($plan->settings(PedalSettings::class))->toEqual(new PedalSettings(School::Singing, 0.6, notation: PedalNotation::Signs))->and($plan->settings(HandSettings::class)->school)->toBe(FingeringSchool::Strength)
         ->and($plan->settings(Style::class))->toEqual(new Style(Profile::Lyrical, ['staccato' => 0.4], new Ornamenting(speed: 11.0, spread: 70.0, lead: 20.0)))
         ->and($plan->settings(Shaping::class))->toEqual(new Shaping(ShapingSchool::Singing, new Choices(RepeatedNotes::Grow)))
+        ->and($plan->settings(Timing::class)->school->value)->toBe('breathing')
         ->and($plan->settings(Balancing::class))->toEqual(new Balancing(BalancingSchool::Singing, ['filling' => -18.0]));
 });
 

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Tarnwind\Core\Rendition\PlayedBars;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Tempo\PlayedBars;
 use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Labels;
 

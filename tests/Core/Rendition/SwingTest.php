@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Rendition\KeyEvent;
 use Tarnwind\Core\Rendition\Renderer;
+use Tarnwind\Core\Tempo\Course;
 use Tarnwind\Core\Tempo\Swing;
 use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\MusicXml;
@@ -23,7 +24,7 @@ it('lets quavers off the beat come after two thirds of it, and nothing else', fu
 
 it('is one and the same for milliseconds and for quarters, and never turns time back', function (): void {
     $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '2/4').MusicXml::line('C4:2 D4:2 E4:2 F4:2')));
-    $tempo = TempoMap::of($score, 60.0)->swung(Swing::of($score));
+    $tempo = TempoMap::along(Course::printed($score, 60.0)->with(swing: Swing::of($score)), $score);
     $events = Renderer::render($score, new Tarnwind\Core\Performance\Pedals, $tempo)->events;
     expect(array_map(fn (KeyEvent $event): int => (int) round($event->startMs), $events))->toBe([0, 667, 1000, 1667])
         ->and(array_map(fn (KeyEvent $event): float => round($event->from, 3), $events))->toBe([0.0, 0.667, 1.0, 1.667]);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tarnwind\Core\Portrait;
+namespace Tarnwind\Core\Tempo;
 
 use Tarnwind\Core\Score\TimeSignature;
 
