@@ -33,7 +33,6 @@ final class CountAnswer implements Answer
             ...Counting::of($performance->written, $tempo, $asked->choice('subdivision', Counter::SUBDIVISIONS), $performance->student->rates, $performance->reading()->hands)->toArray(),
             'swung' => $tempo->swungBeats(),
             'tempos' => array_map(fn (array $step): array => ['at' => $step[0], 'tempo' => round($step[2], 4)], $tempo->steps()),
-            'first' => $tempo->quartersPerMinute(),
         ];
     }
 }

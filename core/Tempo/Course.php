@@ -69,6 +69,16 @@ final readonly class Course
     }
 
     /**
+     * A beat that goes evenly on from tempo to tempo.
+     */
+    public function steady(): self
+    {
+        $isSudden = fn (Pace $pace): bool => $pace->change !== TempoChange::Gradual && $pace->change !== TempoChange::Free;
+
+        return new self($this->first, array_values(array_filter($this->paces, $isSudden)), swing: $this->swing);
+    }
+
+    /**
      * Whether it is not the same every time a bar is played.
      */
     public function differsByPass(): bool

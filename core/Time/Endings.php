@@ -33,8 +33,8 @@ final class Endings
 
     private const LEAST = 0.55;
 
-    /** Quarters on each side in which a printed slowing speaks for itself. */
-    private const NEAR_PRINT = 4.0;
+    /** Quarters after it within which a slowing that begins speaks for itself. */
+    private const NEAR = 4.0;
 
     /** Bars before a boundary in which its cadence stands. */
     private const CADENCE_WITHIN = 1;
@@ -58,7 +58,7 @@ final class Endings
                 default => self::CADENCE,
             };
             $weight = self::STRENGTH * $boundary->strength + $closes + ($boundary->section ? self::SECTION : 0.0);
-            if ($weight >= self::LEAST && ! self::isPrinted($course, $boundary->at)) {
+            if ($weight >= self::LEAST && ! self::isSaid($course, $tempo, $boundary->at)) {
                 $candidates[] = ['ending' => new Ending($boundary->at, self::reason($boundary, $cadence), $boundary->section), 'weight' => $weight - self::LEAST, 'seconds' => self::seconds($tempo, $boundary->at->toFloat())];
             }
         }
@@ -120,13 +120,13 @@ final class Endings
     }
 
     /**
-     * Whether the print slows down, holds or stands still there by itself.
+     * Whether print or teacher slow down, hold or stand still there.
      */
-    private static function isPrinted(Course $course, Fraction $at): bool
+    private static function isSaid(Course $course, PacedTempo $tempo, Fraction $at): bool
     {
         $place = $at->toFloat();
-        foreach ($course->paces as $pace) {
-            if ($pace->isSlowing() && abs($pace->at->toFloat() - $place) < self::NEAR_PRINT) {
+        foreach ($course->paces as $index => $pace) {
+            if ($pace->isSlowing() && $pace->at->toFloat() < $place + self::NEAR && ! $tempo->ends[$index]->isLessThan($at)) {
                 return true;
             }
         }

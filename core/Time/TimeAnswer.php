@@ -25,6 +25,7 @@ use Tarnwind\Core\Time\Checks\Pulse;
 use Tarnwind\Core\Time\Checks\Rates;
 use Tarnwind\Core\Time\Checks\Slowings;
 use Tarnwind\Core\Time\Checks\Standing;
+use Tarnwind\Core\Touch\Style;
 
 /**
  * When things happen and why, as schemas/time.schema.json has it.
@@ -79,6 +80,7 @@ final class TimeAnswer implements Answer
             ),
             'clock' => $asked->bars === null ? array_map(fn (array $bar): array => ['measure' => $bar['measure'], 'ms' => $bar['ms']], PlayedBars::of($score, $performance->tempo())) : [],
             'duration' => round(1000 * PlayedBars::duration($score, $performance->tempo()), 3),
+            'ornaments' => $performance->plan->settings(Style::class)->ornaments()->toArray(),
             'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $told->of(
                 Intended::of($performance->plan, TimeCraft::NAME)->without($findings, $performance->written), fn (Finding $finding): int => $finding->measure,
             )),

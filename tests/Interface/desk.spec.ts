@@ -86,6 +86,7 @@ test('the form strip of the count shows how much there is to take care of', () =
         limits: [],
         limit: null,
         swung: [],
+        tempos: [],
     });
     expect(strip.map(({ look }) => look)).toEqual(['clear', 'cloudy', 'veiled']);
     expect(strip.map(({ sign }) => sign)).toEqual([null, 'warning', null]);

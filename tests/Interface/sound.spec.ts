@@ -70,6 +70,7 @@ const rendition: RenditionDocument = {
         { ms: 600, value: 127, controller: 64 as const },
         { ms: 1000, value: 0, controller: 64 as const },
     ],
+    steady: [],
     bars: [
         { measure: 0, ms: 0, beats: [0, 500, 1000, 1500] },
         { measure: 1, ms: 2000, beats: [2000, 2500, 3000, 3500] },

@@ -12,6 +12,7 @@ use Tarnwind\Core\Rendition\KeyEvent;
 use Tarnwind\Core\Rendition\PedalEvent;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Tempo\PlayedBars;
+use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * A plan in sound, for the player of the desk; it need not be saved.
@@ -31,6 +32,7 @@ final class RenditionController
             ], $rendition->events),
             'pedal' => array_map(fn (PedalEvent $event): array => ['ms' => round($event->ms, 2), 'value' => $event->value, 'controller' => $event->controller], $rendition->pedal),
             'bars' => PlayedBars::of($performance->score(), $performance->tempo()),
+            'steady' => PlayedBars::of($performance->score(), TempoMap::along($performance->course()->steady(), $performance->score())),
         ]);
     }
 }

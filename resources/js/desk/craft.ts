@@ -54,6 +54,8 @@ export interface Craft<State extends CraftState = CraftState> {
     joinings?: Partial<{ [N in AnswerName]: Joining<AnswerDocuments[N]> }>;
     use(context: Context): State;
     view: { tools?: Component; above?: Component; over?: Component; lane?: Component; inspector: Component };
+    /** Whether it is in front when a desk is opened. */
+    opens?: boolean;
     /** Class of the column of lines while it is in front. */
     look?: string;
 }

@@ -48,8 +48,6 @@ export interface DeskProps {
         moments: Moment[];
         harmonies: HarmonyData[];
         keys: { from: string; to: string; name: string }[];
-        /** From each quarter on, how much faster than at the beginning. */
-        tempos: { at: number; ratio: number }[];
         /** Indexes of bars with repeats unfolded. */
         playback: number[];
         /** What the engraving goes by: another file, another key. */

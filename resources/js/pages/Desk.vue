@@ -76,7 +76,7 @@ const context: Context = {
     lines: { laid, under: (pointer) => placeUnder(pointer, [...(column.value?.querySelectorAll<HTMLElement>('.system') ?? [])], laid.value) },
 };
 const crafts = CRAFTS.map((craft) => ({ craft, state: craft.use(context) }));
-const front = ref(crafts.at(-1)!.craft.name);
+const front = ref((crafts.find(({ craft }) => craft.opens) ?? crafts.at(-1)!).craft.name);
 const shown = computed(() => crafts.find(({ craft }) => craft.name === front.value)!);
 const tools = computed(() => shown.value.state.keys.filter(({ label }) => label !== undefined));
 const reading = computed(() => context.answer('read').known.value);

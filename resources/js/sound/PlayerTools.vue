@@ -7,6 +7,12 @@ import { STEPS, VERSIONS } from './versions';
 /** Playing and stopping, and behind it what is heard and how. */
 const props = defineProps<{ player: PlayerState }>();
 
+const CLICKS = [
+    { value: 'none', label: 'none' },
+    { value: 'with', label: 'breathes with the plan' },
+    { value: 'against', label: 'goes evenly on against it' },
+] as const;
+
 const TEMPOS = [30, 40, 50, 60, 70, 80, 90, 100, 110].map((value) => ({ value, label: `${value} % of the tempo` }));
 const PARTS: { value: Listening['muted'][number]; label: string }[] = [
     { value: 'right', label: 'right hand' },
@@ -53,6 +59,8 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
                     <ChoiceSelect id="listen-version" :value="player.options.version" :options="VERSIONS" @choose="(version) => player.set({ version })" />
                     <label for="listen-tempo">How fast</label>
                     <ChoiceSelect id="listen-tempo" :value="player.options.tempo" :options="TEMPOS" @choose="(tempo) => player.set({ tempo })" />
+                    <label for="listen-click">A click on the beats</label>
+                    <ChoiceSelect id="listen-click" :value="player.options.click" :options="CLICKS" @choose="(click) => player.set({ click })" />
                     <label><input type="checkbox" :checked="player.options.loop" @change="player.set({ loop: checked($event) })" /> again and again</label>
                     <label
                         ><input type="checkbox" :checked="player.options.countIn" @change="player.set({ countIn: checked($event) })" /> a bar counted in</label

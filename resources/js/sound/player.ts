@@ -10,6 +10,9 @@ const EVERY = 60;
 /** Seconds before the first tone, so that none comes late. */
 const LEAD = 0.06;
 
+/** No clicks, clicks that breathe with the plan, or that go evenly on against it. */
+export type Click = 'none' | 'with' | 'against';
+
 /** What is played of a rendition, and how. */
 export interface Playing {
     from: number;
@@ -23,6 +26,8 @@ export interface Playing {
     isHeard: (event: RenditionDocument['events'][number]) => boolean;
     /** Whether the pedal itself is heard. */
     foot?: boolean;
+    /** Clicks on the beats: as they are played, or evenly against them. */
+    click?: Click;
 }
 
 export interface Player {
@@ -51,6 +56,23 @@ export function stepsWithin({ pedal }: Pick<RenditionDocument, 'pedal'>, { from,
     });
 }
 
+/** Clicks between two places. Even ones begin with the bar in which playing begins. */
+export function clicksWithin(
+    { bars, steady }: Pick<RenditionDocument, 'bars' | 'steady'>,
+    { from, to, click = 'none' }: Pick<Playing, 'from' | 'to' | 'click'>,
+): { ms: number; accent: boolean }[] {
+    if (click === 'none') return [];
+    const first = Math.max(
+        0,
+        bars.findLastIndex(({ ms }) => ms <= from + 1),
+    );
+    const later = click === 'with' ? 0 : (bars[first]?.ms ?? 0) - (steady[first]?.ms ?? 0);
+    return (click === 'with' ? bars : steady)
+        .slice(first)
+        .flatMap(({ ms: begin, beats }) => beats.map((ms) => ({ ms: ms + later, accent: Math.abs(ms - begin) < 1 })))
+        .filter(({ ms }) => ms >= from - 1 && ms < to - 1);
+}
+
 /** Clicks of a bar before a place: at the beats of the bar it stands in, as far as they come before it, after those of a whole bar. */
 export function countInOf(bars: readonly PlayedBar[], from: number): { ms: number; accent: boolean }[] {
     const index = Math.max(
@@ -75,15 +97,17 @@ export function startPlayer(
 ): Player & { late: () => number } {
     const tones = tonesWithin(rendition, how);
     const steps = how.foot ? stepsWithin(rendition, how) : [];
-    const clicks = how.countIn ? countInOf(rendition.bars, how.from) : [];
-    const lead = clicks.length > 0 ? (how.from - clicks[0]!.ms) / how.rate / 1000 : 0;
+    const counted = how.countIn ? countInOf(rendition.bars, how.from) : [];
+    const lead = counted.length > 0 ? (how.from - counted[0]!.ms) / how.rate / 1000 : 0;
+    const clicks = clicksWithin(rendition, how);
     /** Context seconds at which `how.from` is heard, in the present round. */
     let begin = context.currentTime + LEAD + lead;
     const length = (how.to - how.from) / how.rate / 1000;
     let next = 0;
     let nextStep = 0;
+    let nextClick = 0;
     let late = 0;
-    for (const { ms, accent } of clicks) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
+    for (const { ms, accent } of counted) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
 
     function look(): void {
         const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
@@ -96,10 +120,14 @@ export function startPlayer(
             const { ms, move } = steps[nextStep++]!;
             piano.step(move, at(ms));
         }
+        while (nextClick < clicks.length && at(clicks[nextClick]!.ms) < context.currentTime + AHEAD) {
+            const { ms, accent } = clicks[nextClick++]!;
+            click(context, piano.output, at(ms), accent);
+        }
         if (context.currentTime < begin + length - AHEAD) return;
         if (how.loop && next >= tones.length) {
             begin += length;
-            next = nextStep = 0;
+            next = nextStep = nextClick = 0;
         } else if (!how.loop && context.currentTime > begin + length) {
             stop();
             ended();

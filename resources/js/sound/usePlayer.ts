@@ -6,7 +6,7 @@ import type { PlanDocument } from '@generated/plan';
 import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import { withFault } from './faults';
 import { createPiano, type Piano } from './piano';
-import { startPlayer, type Player, type Playing } from './player';
+import { startPlayer, type Click, type Player, type Playing } from './player';
 import { record } from './recording';
 import { loadSamples, type Samples } from './samples';
 import { isFault, planOf, type Around, type Version } from './versions';
@@ -20,6 +20,7 @@ export interface Listening {
     countIn: boolean;
     /** Whether the pedal itself is heard. */
     foot: boolean;
+    click: Click;
     /** Hands and layers that are left out. */
     muted: (KeyEvent['hand'] | KeyEvent['layer'])[];
 }
@@ -30,7 +31,7 @@ export interface Listening {
  * @param phrases of the plan, asked for where a version needs them
  */
 export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProps['score']['moments'], phrases: () => Promise<Around['phrases']>) {
-    const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, foot: false, muted: [] });
+    const options = reactive<Listening>({ version: 'planned', tempo: 100, loop: false, countIn: false, foot: false, click: 'none', muted: [] });
     const state = ref<'still' | 'loading' | 'playing'>('still');
     /** Share of the samples that are loaded. */
     const loaded = ref(0);
@@ -101,7 +102,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
             const [document] = await Promise.all([rendition(), samples.first, context.resume()]);
             // It may have been stopped while it was loading.
             if ((state.value as string) !== 'loading') return;
-            player = startPlayer(context, piano, document, { ...heard(document), loop: options.loop, countIn: options.countIn }, stop);
+            player = startPlayer(context, piano, document, { ...heard(document), loop: options.loop, countIn: options.countIn, click: options.click }, stop);
             state.value = 'playing';
             follow(document);
         } catch (error) {

@@ -58,6 +58,10 @@ function shape({ kind, x, y }: { kind: string; x: number; y: number }): string {
         <div class="choices">
             <ChoiceSelect :value="tapping.what.value" :options="choices" label="What to tap" @choose="tapping.choose" />
             <ChoiceSelect :value="tapping.bars.value" :options="BARS" label="How many bars" @choose="tapping.chooseBars" />
+            <label class="breathes"
+                ><input type="checkbox" :checked="tapping.breathes.value" @change="tapping.breathe(($event.target as HTMLInputElement).checked)" /> breathes
+                with the plan</label
+            >
             <a-button v-if="!tapping.running.value" type="primary" @click="tapping.start()">Start <kbd>T</kbd></a-button>
             <a-button v-else @click="tapping.stop()">Stop</a-button>
         </div>
@@ -98,6 +102,10 @@ p {
     flex-wrap: wrap;
     gap: 6px;
     margin: 6px 0;
+}
+
+.breathes {
+    flex-basis: 100%;
 }
 
 .choices kbd {

@@ -18,6 +18,8 @@ export function useTapAlong(
 ) {
     const what = ref<TapWhat>('beats');
     const bars = ref(2);
+    /** Whether the clicks breathe with the plan, or tick evenly against it. */
+    const breathes = ref(true);
     /** ms since the first click; null while nothing runs. */
     const position = ref<number | null>(null);
     const plan = shallowRef<Schedule | null>(null);
@@ -39,7 +41,9 @@ export function useTapAlong(
     });
 
     function qpm(quarters: number): number {
-        return desk.tempo.value * (score.tempos.findLast(({ at }) => at <= quarters + 1e-9)?.ratio ?? 1);
+        const now = counting.value;
+        if (!now || !breathes.value) return desk.tempo.value;
+        return now.tempos.findLast(({ at }) => at <= quarters + 1e-9)?.tempo ?? desk.tempo.value;
     }
 
     /** Where notes are struck in a bar, by one hand or by both. */
@@ -111,6 +115,8 @@ export function useTapAlong(
         choose: (value: TapWhat) => void (what.value = value),
         bars,
         chooseBars: (value: number) => void (bars.value = value),
+        breathes,
+        breathe: (value: boolean) => void (breathes.value = value),
         range,
         result,
         count,

@@ -9,6 +9,7 @@ export const pedal = defineCraft({
     name: 'pedal',
     title: 'Pedal',
     asks: ['pedal'],
+    opens: true,
     joinings: { pedal: { merge } },
     use: usePedal,
     view: { tools: PedalTools, lane: PedalLanes, inspector: PedalInspector },
