@@ -12,7 +12,7 @@ use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Tempo\BendKind;
 use Tarnwind\Core\Time\Action;
 use Tarnwind\Core\Time\FindingKind;
-use Tarnwind\Core\Time\Rubato;
+use Tarnwind\Core\Time\RubatoBeat;
 use Tarnwind\Core\Time\TakenTime;
 use Tarnwind\Core\Time\TimedBeat;
 
@@ -27,7 +27,7 @@ final readonly class Pulse
     public const SHORTENED = 0.8;
 
     /** Share of the passage, and ms, that may be left owing [start]. */
-    private const OWED = 0.05;
+    private const OWED = 0.03;
 
     private const OWED_MS = 120.0;
 
@@ -58,23 +58,17 @@ final readonly class Pulse
             $owed = $rubato->owed() / 1000;
             $limit = max(self::OWED_MS, self::OWED * array_sum(array_column($rubato->beats, 'micros')) / 1000);
             if (abs($owed) > $limit) {
-                $isOpen = array_filter($rubato->beats, fn ($beat): bool => $beat->isOpen) !== [];
+                $isOpen = array_filter($rubato->beats, fn (RubatoBeat $beat): bool => $beat->isOpen) !== [];
+                $last = $rubato->beats[count($rubato->beats) - 1]->at;
                 $findings[] = new Finding(
-                    FindingKind::Owed, Severity::Warning, $rubato->from, $this->score->measureAt($rubato->from)->index, [], abs($owed), $limit, Unit::Milliseconds,
-                    sprintf($owed > 0 ? 'The rubato up to %s takes %d ms and does not give them back.' : 'The rubato up to %s hurries by %d ms and does not take them back.', $this->endInWords($rubato), round(abs($owed))),
+                    FindingKind::Owed, Severity::Warning, $last, $this->score->measureAt($last)->index, [], abs($owed), $limit, Unit::Milliseconds,
+                    sprintf($owed > 0 ? 'The rubato from %s to here takes %d ms and does not give them back.' : 'The rubato from %s to here hurries by %d ms and does not take them back.', $this->score->placeInWords($rubato->from), round(abs($owed))),
                     new Remedy(Action::GiveBack, $isOpen ? 'The other beats give back' : 'All beats in proportion', [$rubato->mark->id]),
                 );
             }
         }
 
         return $findings;
-    }
-
-    private function endInWords(Rubato $rubato): string
-    {
-        $last = $rubato->beats[count($rubato->beats) - 1];
-
-        return $this->score->placeInWords($last->at);
     }
 
     /**
