@@ -7,13 +7,21 @@ namespace Database\Seeders;
 use App\Models\Piece;
 use App\Models\StudentCopy;
 use App\Models\User;
+use Closure;
 use Database\Factories\PieceFactory;
 use Illuminate\Database\Seeder;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Pedal\SuggestedPedal;
+use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Place;
+use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Sound\Instrument;
+use Tarnwind\Core\Tempo\When;
+use Tarnwind\Core\Time\FermataMark;
+use Tarnwind\Core\Time\RubatoMark;
+use Tarnwind\Core\Time\SilenceMark;
+use Tarnwind\Core\Time\SuggestedTime;
 use Tarnwind\Core\Touch\GestureMark;
 use Tarnwind\Core\Words\BarNote;
 
@@ -48,18 +56,20 @@ final class DatabaseSeeder extends Seeder
         ]);
         $this->copy($bram->id, $pieces['slow-weather'], [
             9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
-        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close']);
+        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...));
     }
 
     /**
      * @param  array<int, string>  $words  by printed bar number
      * @param  array<int, string>  $gestures  at the beginning of bars, by printed number
+     * @param  (Closure(Score): list<Mark>)|null  $time  how time is taken beyond what the piece suggests; null for as printed
      */
-    private function copy(int $student, Piece $piece, array $words, array $gestures = []): void
+    private function copy(int $student, Piece $piece, array $words, array $gestures = [], ?Closure $time = null): void
     {
         $score = $piece->score();
         $plan = (new SuggestedPedal)->suggest(Crafts::registry()->performance($score, Crafts::registry()->freshPlan($score)));
-        $notes = [];
+        $plan = $time === null ? $plan : (new SuggestedTime)->suggest(Crafts::registry()->performance($score, $plan));
+        $notes = $time === null ? [] : $time($score);
         foreach ($score->measures as $measure) {
             if (isset($words[(int) $measure->number])) {
                 $notes[] = new BarNote('note-'.$measure->id, $measure->id, $words[(int) $measure->number]);
@@ -72,5 +82,21 @@ final class DatabaseSeeder extends Seeder
             'student_id' => $student, 'piece_id' => $piece->id, 'revision' => 1,
             'plan' => $plan->withMarks([...$plan->marks, ...$notes])->toJson(),
         ]);
+    }
+
+    /**
+     * A line that lingers on its summit and gives it back, a breath before the storm, and a last chord that is left to ring.
+     *
+     * @return list<Mark>
+     */
+    private static function timeIn(Score $score): array
+    {
+        $at = fn (int $bar, string $offset = '0'): Place => new Place($score->measures[$bar - 1]->id, Fraction::parse($offset));
+
+        return [
+            new RubatoMark('rubato-1', $at(5), $at(7), [1.15, 1.05, null, null, null, null, null, null], 1, true),
+            new SilenceMark('silence-1', $at(9), 400.0, When::Every),
+            new FermataMark('fermata-1', $at(16), 10.0, When::Every),
+        ];
     }
 }

@@ -67,6 +67,13 @@ test.describe('what an edit touches', () => {
         expect(changedBars(plan([pedal(2, 3)]), plan([{ ...pedal(2, 3), words: 'mine', origin: 'printed' } as Mark]), barOf)).toBe('none');
     });
 
+    test('is told with every tempo of the piece, however far away it stands', () => {
+        const tempo: Mark = { id: 't', craft: 'time', kind: 'tempo', at: { measure: 'm2', offset: '0' }, ratio: 1.2 };
+        const kept = near(plan([tempo, finger('n8', '2'), finger('n90', '2')]), { first: 45, last: 45 }, 'time', barOf).marks;
+        expect(kept).toEqual([tempo]);
+        expect(near(plan([tempo, finger('n8', '2'), finger('n90', '2')]), { first: 45, last: 45 }, 'hand', barOf).marks).toEqual([tempo, finger('n90', '2')]);
+    });
+
     test('is everything for the pedal where what it is cut from is another', () => {
         const forPedal = (before: Mark[], after: Mark[]) => changed(plan(before), plan(after), 'pedal', barOf);
         expect(forPedal([pedal(2, 3)], [pedal(2, 4)])).toEqual({ first: 2, last: 4 });

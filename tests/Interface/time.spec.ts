@@ -89,7 +89,7 @@ test('a tempo is told in the unit that is counted, without what stands still', (
     const held = beat('0', 0, 3000, 1000, [{ kind: 'hold', reason: '', ms: 2000, mark: null }]);
     expect(moving(held)).toBe(1000);
     expect(perMinute({ length: 1.5 }, 1.5, 1000)).toBe(60);
-    const scale = scaleOf([60, 76], 100);
+    const scale = scaleOf([60, 76], 134);
     expect(scale.y(76)).toBeLessThan(scale.y(60));
     // The same ratio is the same height, wherever.
     expect(scale.y(60) - scale.y(66)).toBeCloseTo(scale.y(66) - scale.y(72.6), 6);

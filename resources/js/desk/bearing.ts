@@ -111,8 +111,8 @@ export function near(plan: PlanDocument, { first, last }: Bars, answer: AnswerNa
         marks: plan.marks.flatMap((mark): Mark[] => {
             if (part !== null && bears(mark, part)) return [mark];
             if (!bears(mark, rests)) return [];
-            // How loud it is holds on from a place to the next that says so.
-            if (!('notes' in mark) && bears(mark, ['levels'])) return [mark];
+            // How loud and how fast it is holds on from a place to the next that says so.
+            if (!('notes' in mark) && bears(mark, ['levels', 'time'])) return [mark];
             if (!('notes' in mark)) return isNear(named(mark, barOf)) ? [mark] : [];
             const [note, ...notes] = mark.notes.filter((one) => isNear([one]));
             return note === undefined ? [] : [{ ...mark, notes: [note, ...notes] }];

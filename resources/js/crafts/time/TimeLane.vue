@@ -127,8 +127,9 @@ function says(spot: BeatSpot): string {
     return [`${name(spot)}, ${Math.round(moving(beat))} ms`, ...entries].join('; ');
 }
 
-/** A curve from one tempo to another under which the word of a slowing stands. */
+/** px from above at which the word of a slowing stands, and how long it may be. */
 const WORDS = 11;
+const WIDEST = 190;
 </script>
 
 <template>
@@ -165,7 +166,7 @@ const WORDS = 11;
         <path class="played" :d="played" />
         <g v-for="pace in paces" :key="`${pace.at} ${pace.change}`" :class="['pace', { own: pace.mark !== null, printed: pace.printed }]">
             <line v-if="pace.isSpan" :x1="pace.left" :x2="pace.right" :y1="WORDS + 3" :y2="WORDS + 3" />
-            <text v-if="pace.begins" :x="pace.left" :y="WORDS">
+            <text v-if="pace.begins" :x="Math.min(pace.left, laid.right - WIDEST)" :y="WORDS">
                 {{ pace.says }}{{ pace.isSpan && pace.change !== 'free' ? ` to ${Math.round(100 * pace.share)} %` : '' }}
             </text>
             <g
@@ -199,12 +200,7 @@ const WORDS = 11;
                 {{ Math.abs(rubato.owed) < 0.5 ? 'gives back: 0' : `owes ${signedMs(rubato.owed)} ms` }}
             </text>
         </g>
-        <g
-            v-for="one in standing"
-            :key="one.key"
-            :class="['standing', { own: one.isOwn }]"
-            :transform="`translate(${one.x} ${HEIGHT - (one.isHold ? 34 : 50)})`"
-        >
+        <g v-for="one in standing" :key="one.key" :class="['standing', { own: one.isOwn }]" :transform="`translate(${one.x} ${HEIGHT - 29})`">
             <path v-if="one.isHold" d="M-8 0 A8 8 0 0 1 8 0 M0 -2.4 a1.4 1.4 0 1 1 0.01 0" />
             <path v-else d="M-3 4 L1 -8 M2 4 L6 -8" />
             <text :x="one.isHold ? 11 : 9" y="1">{{ one.text }}</text>
@@ -214,7 +210,7 @@ const WORDS = 11;
             v-for="finding in flagged"
             :key="finding.kind + finding.at"
             :class="['flag', finding.severity]"
-            :d="`M${finding.x + 4} ${HEIGHT - 31} l5 8 h-10 z`"
+            :d="`M${finding.x + 4} ${HEIGHT - 44} l5 8 h-10 z`"
         >
             <title>{{ finding.reason }}</title>
         </path>

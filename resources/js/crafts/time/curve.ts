@@ -24,7 +24,9 @@ export interface Scale {
 /** Room above and below the quickest and the slowest, and the least that a scale spans. */
 const ROOM = 1.1;
 const LEAST_SPAN = 1.9;
-const EDGE = 16;
+/** px above for the words of slowings, and below for what stands still and for ledgers. */
+const ABOVE = 22;
+const BELOW = 44;
 
 export function scaleOf(tempos: readonly number[], height: number): Scale {
     const known = tempos.filter((tempo) => tempo > 0);
@@ -34,11 +36,11 @@ export function scaleOf(tempos: readonly number[], height: number): Scale {
         const wider = Math.sqrt(LEAST_SPAN / (most / least));
         [least, most] = [least / wider, most * wider];
     }
-    const px = (height - 2 * EDGE) / Math.log(most / least);
+    const px = (height - ABOVE - BELOW) / Math.log(most / least);
     return {
         least,
         most,
-        y: (tempo) => EDGE + px * Math.log(most / Math.max(least * 0.9, Math.min(most * 1.1, tempo))),
+        y: (tempo) => ABOVE + px * Math.log(most / Math.max(least * 0.9, Math.min(most * 1.1, tempo))),
         ratio: (up) => Math.exp(up / px),
     };
 }

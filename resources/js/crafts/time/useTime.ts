@@ -23,8 +23,8 @@ const SILENCE = 250;
 const LEAN = 0.12;
 const ENDING = 0.12;
 
-/** Height of the lane, px; half a bar's beats stand in it. */
-export const HEIGHT = 118;
+/** Height of the lane, px. */
+export const HEIGHT = 134;
 
 /** When things happen, and what the teacher does about it. */
 export function useTime(context: Context) {
