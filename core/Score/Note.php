@@ -16,7 +16,7 @@ final readonly class Note
      * @param  Fraction  $duration  quarters, of the whole tied chain; 0 for a grace note
      * @param  int  $midi  what sounds: transposition applied
      * @param  Pitch  $pitch  as written
-     * @param  list<string>  $articulations  MusicXML names: "staccato", "tenuto", "accent", …; also "fermata" and "arpeggiate"
+     * @param  list<string>  $articulations  MusicXML names: "staccato", "tenuto", "accent", …; also "fermata", "arpeggiate", and "small" for small print
      * @param  list<string>  $pieces  ids of all pieces of a tied chain, the note's own first
      * @param  ?float  $velocity  the file's own MIDI velocity, if it gives one
      * @param  list<string>  $fingering  as printed; a substitution is "5-1"

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Tempo;
 
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Sign;
 
@@ -13,6 +14,9 @@ use Tarnwind\Core\Score\Sign;
  */
 final class PrintedTempo
 {
+    /** Fewer small notes than these are no cadenza [start]. */
+    private const FEWEST = 6;
+
     /** Where a score says nothing [start]. */
     private const DEFAULT = 80.0;
 
@@ -71,8 +75,36 @@ final class PrintedTempo
                 $paces[] = $pace;
             }
         }
+        $isFree = fn (Pace $pace, Measure $measure): bool => $pace->change === TempoChange::Free && ! $pace->at->isLessThan($measure->start) && $pace->at->isLessThan($measure->end());
+        foreach (self::smallNotes($score) as [$measure, $from, $to]) {
+            if (array_filter($paces, fn (Pace $pace): bool => $isFree($pace, $measure)) === []) {
+                $paces[] = new Pace($from, TempoChange::Free, 1.0, $to, says: 'small notes');
+            }
+        }
+        usort($paces, fn (Pace $a, Pace $b): int => $a->at->compareTo($b->at));
 
         return $paces;
+    }
+
+    /**
+     * Small notes in a bar that is longer than its metre: a cadenza written out.
+     *
+     * @return list<array{Measure, Fraction, Fraction}> with where they begin and end
+     */
+    private static function smallNotes(Score $score): array
+    {
+        $found = [];
+        foreach ($score->notes as $note) {
+            $measure = $score->measures[$note->measure];
+            if (! $note->has('small') || ! $measure->time->length()->isLessThan($measure->length)) {
+                continue;
+            }
+            $from = $found[$note->measure][1] ?? $note->onset;
+            $to = Fraction::max($found[$note->measure][2] ?? $note->end(), $note->end());
+            $found[$note->measure] = [$measure, $from, $measure->end()->isLessThan($to) ? $measure->end() : $to, ($found[$note->measure][3] ?? 0) + 1];
+        }
+
+        return array_map(fn (array $one): array => [$one[0], $one[1], $one[2]], array_values(array_filter($found, fn (array $one): bool => $one[3] >= self::FEWEST)));
     }
 
     /**

@@ -158,7 +158,7 @@ final class PartReader
 
     private function readNote(DOMElement $note, bool $chordPossible): void
     {
-        $grace = $chord = $cue = $tieStarts = $tieStops = false;
+        $grace = $chord = $cue = $small = $tieStarts = $tieStops = false;
         $pitch = $duration = null;
         $staff = 1;
         $voice = '1';
@@ -174,6 +174,8 @@ final class PartReader
                 case 'grace': $grace = true;
                     break;
                 case 'cue': $cue = true;
+                    break;
+                case 'type': $small = in_array($child->getAttribute('size'), ['cue', 'grace-cue'], true);
                     break;
                 case 'voice': $voice = trim($child->textContent);
                     break;
@@ -236,6 +238,9 @@ final class PartReader
                         break;
                 }
             }
+        }
+        if ($small && ! $grace) {
+            $articulations[] = 'small';
         }
         if ($chord) {
             $articulations = array_values(array_unique([...$this->chordArticulations, ...$articulations]));

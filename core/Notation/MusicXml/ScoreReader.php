@@ -14,6 +14,7 @@ use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Score\Sign;
 use Tarnwind\Core\Score\Slur;
 use Tarnwind\Core\Score\Voices;
+use Tarnwind\Core\Tempo\TempoWord;
 
 /**
  * Reads a MusicXML document into the score of one part.
@@ -107,7 +108,7 @@ final class ScoreReader
     }
 
     /**
-     * Tempo is often printed once, above the top part only.
+     * Tempo is often printed once, above the top part only: its marks, and words that slow down or quicken.
      *
      * @param  array<string, DOMElement>  $elements
      * @param  list<string>  $ids
@@ -117,16 +118,35 @@ final class ScoreReader
     private static function withTempo(array $elements, array $ids, Barring $barring, array $marks): array
     {
         $top = array_key_first($elements);
-        $isTempo = fn (Sign $mark): bool => $mark->kind === 'tempo';
-        if ($top === null || in_array((string) $top, $ids, true) || array_filter($marks, $isTempo) !== []) {
+        $isMark = fn (Sign $mark): bool => $mark->kind === 'tempo';
+        $isWord = fn (Sign $mark): bool => $mark->kind === 'modulation' || ($mark->kind === 'words' && TempoWord::read((string) $mark->value) !== null);
+        [$hasMarks, $hasWords] = [array_filter($marks, $isMark) !== [], array_filter($marks, $isWord) !== []];
+        if ($top === null || in_array((string) $top, $ids, true) || ($hasMarks && ($hasWords || ! self::saysTempo($elements[$top])))) {
             return $marks;
         }
         $reader = new PartReader($barring);
         $reader->read($elements[$top]);
-        $marks = [...$marks, ...array_filter($reader->marks, $isTempo)];
+        $words = $hasWords ? [] : array_filter($reader->marks, $isWord);
+        // Dashes go with their words.
+        $dashes = $words === [] ? [] : array_filter($reader->marks, fn (Sign $mark): bool => $mark->kind === 'dashes');
+        $marks = [...$marks, ...($hasMarks ? [] : array_filter($reader->marks, $isMark)), ...$words, ...$dashes];
         usort($marks, fn (Sign $a, Sign $b): int => $a->onset->compareTo($b->onset));
 
         return $marks;
+    }
+
+    /**
+     * Whether words of a part change the tempo.
+     */
+    private static function saysTempo(DOMElement $part): bool
+    {
+        foreach ($part->getElementsByTagName('words') as $words) {
+            if (TempoWord::read(trim($words->textContent)) !== null) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function title(Document $document): string

@@ -216,6 +216,18 @@ it('reads caesuras, fermatas over bar lines, cadenzas, dashes and metric modulat
     expect(lasts(timed(quarters(4, [3 => "<direction><direction-type>$notes</direction-type></direction>"]), []), 8, 12))->toEqualWithDelta(2.0, 1e-6);
 });
 
+it('takes small notes in a bar that is too long for its metre as free, and hears what stands over the top part alone', function (): void {
+    $small = fn (int $notes, string $size): string => str_repeat(str_replace('<voice>', "<type size=\"$size\">eighth</type><voice>", MusicXml::note('E5', 2)), $notes);
+    $file = fn (int $notes, string $size): Performance => timed(MusicXml::part(MusicXml::attributes().'<sound tempo="60"/>'.MusicXml::line('C5:16'), MusicXml::line('C5:8').$small($notes, $size), MusicXml::line('C5:16')), []);
+    expect(lasts($file(16, 'cue'), 6, 7))->toBeGreaterThan(1.1)->and(lasts($file(16, 'cue'), 4, 6))->toEqualWithDelta(2.0, 1e-6)->and(lasts($file(16, 'cue'), 14, 18))->toEqualWithDelta(4.0, 1e-6)
+        ->and(lasts($file(16, 'full'), 6, 7))->toEqualWithDelta(1.0, 1e-6)->and(lasts($file(4, 'cue'), 6, 7))->toEqualWithDelta(1.0, 1e-6);
+    $words = '<direction><direction-type><words>rit.</words></direction-type></direction>';
+    $bars = fn (string $second): array => [MusicXml::attributes().MusicXml::line('C5:16'), $second.MusicXml::line('C5:16'), MusicXml::line('C5:16')];
+    $piano = [MusicXml::attributes(staves: 2).'<sound tempo="60"/>'.MusicXml::line('C5:16'), MusicXml::line('C5:16'), MusicXml::line('C5:16')];
+    $song = timed(ScoreReader::read(Document::open(MusicXml::file(['P1' => $bars($words), 'P2' => $piano], ['P1' => 'Voice', 'P2' => 'Piano']))), []);
+    expect($song->written->readParts)->toBe(['P2'])->and(lasts($song, 4, 8))->toBeGreaterThan(4.2);
+});
+
 it('reads all tempo words of the corpus, and no others', function (): void {
     $found = [];
     foreach (Corpus::files('xml') as $file => $path) {
