@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import TapPad from '../../support/TapPad.vue';
 import { inWords, NOTICED, type TapWhat } from './tapping';
 import type { TapAlong } from './useTapAlong';
 
@@ -65,16 +66,10 @@ function shape({ kind, x, y }: { kind: string; x: number; y: number }): string {
             <a-button v-if="!tapping.running.value" type="primary" @click="tapping.start()">Start <kbd>T</kbd></a-button>
             <a-button v-else @click="tapping.stop()">Stop</a-button>
         </div>
-        <button
-            v-if="tapping.running.value"
-            type="button"
-            :class="['pad', { 'count-in': tapping.beat.value?.countIn }]"
-            aria-label="Tap here"
-            @pointerdown.prevent="(event) => tapping.tap(event.timeStamp)"
-        >
-            <span class="beat">{{ tapping.beat.value?.label ?? '' }}</span>
+        <TapPad v-if="tapping.running.value" :waits="tapping.beat.value?.countIn ?? false" @tap="tapping.tap">
+            <strong>{{ tapping.beat.value?.label ?? '' }}</strong>
             <span>{{ tapping.beat.value?.countIn ? 'counting in' : `${tapping.count.value} taps` }}</span>
-        </button>
+        </TapPad>
         <figure v-else-if="tapping.result.value" class="result">
             <svg :viewBox="`0 0 ${WIDTH} 118`" role="img" :aria-label="inWords(tapping.result.value)">
                 <rect x="10" :y="MIDDLE - (40 * NOTICED) / FULL" :width="WIDTH - 12" :height="(80 * NOTICED) / FULL" class="band" />
@@ -110,30 +105,6 @@ p {
 
 .choices kbd {
     margin-left: 6px;
-}
-
-.pad {
-    display: grid;
-    place-items: center;
-    width: 100%;
-    height: 120px;
-    font: inherit;
-    color: var(--ink);
-    background: var(--lake-pale);
-    border: 2px solid var(--lake);
-    border-radius: 12px;
-    cursor: pointer;
-    touch-action: manipulation;
-    user-select: none;
-}
-
-.pad.count-in {
-    background: var(--paper);
-    border-style: dashed;
-}
-
-.beat {
-    font: 600 2.4rem var(--serif);
 }
 
 .result {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TapPad from '../../support/TapPad.vue';
 import { signedMs } from './curve';
 import type { Tapping } from './useTapping';
 
@@ -11,10 +12,10 @@ defineProps<{ tapping: Tapping }>();
         <h3>Tap it in</h3>
         <template v-if="tapping.running.value">
             <p class="quiet">Every beat of {{ tapping.tapping.value?.words }}, and the first after it, as you would play it: space bar or finger.</p>
-            <button type="button" class="pad" aria-label="Tap here" @pointerdown.prevent="(event) => tapping.tap(event.timeStamp)">
-                <span class="count">{{ tapping.taps.value.length }}</span>
+            <TapPad @tap="tapping.tap">
+                <strong>{{ tapping.taps.value.length }}</strong>
                 <span>of {{ tapping.wanted.value }}{{ tapping.perMinute.value ? `, ${Math.round(tapping.perMinute.value)} a minute` : '' }}</span>
-            </button>
+            </TapPad>
             <a-button size="small" @click="tapping.stop()">Stop <kbd>T</kbd></a-button>
         </template>
         <template v-else-if="tapping.result.value">
@@ -40,26 +41,6 @@ defineProps<{ tapping: Tapping }>();
 <style scoped>
 p {
     margin: 0 0 6px;
-}
-
-.pad {
-    display: grid;
-    place-items: center;
-    width: 100%;
-    height: 110px;
-    margin-bottom: 6px;
-    font: inherit;
-    color: var(--ink);
-    background: var(--lake-pale);
-    border: 2px solid var(--lake);
-    border-radius: 12px;
-    cursor: pointer;
-    touch-action: manipulation;
-    user-select: none;
-}
-
-.count {
-    font: 600 2.2rem var(--serif);
 }
 
 .row {

@@ -5,14 +5,13 @@ import { beatName } from '../../desk/beats';
 import { mend, type CraftProps } from '../../desk/craft';
 import FindingList from '../../desk/FindingList.vue';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
-import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import { fractionValue } from '../../support/fraction';
 import type { Finding } from '@generated/time';
 import OrnamentFields from '../touch/OrnamentFields.vue';
 import { inMinutes, moving, perMinute, signedMs, timesOf } from './curve';
-import type { When } from './edits';
 import NumberField from './NumberField.vue';
 import RubatoLedger from './RubatoLedger.vue';
+import StandingStill from './StandingStill.vue';
 import TapIn from './TapIn.vue';
 import type { TimeState } from './useTime';
 
@@ -37,12 +36,6 @@ const pacesHere = computed(() => {
         return from > 0 && (goesOn ? from <= here + 1e-6 && here < fractionValue(to) - 1e-6 : Math.abs(from - here) < 1e-6);
     });
 });
-
-const WHEN: { value: When; label: string }[] = [
-    { value: 'every', label: 'every time' },
-    { value: 'first', label: 'only the first time' },
-    { value: 'last', label: 'only the last time' },
-];
 
 const KINDS: Record<Finding['kind'], string> = {
     owed: 'Rubato that owes',
@@ -143,53 +136,38 @@ const isRepeated = computed(() => timesOf(document.value, desk.measure.value).le
 
         <RubatoLedger :context="context" :state="state" />
 
-        <section v-if="state.hold.value">
-            <h3>Fermata</h3>
-            <p class="quiet">Written {{ state.hold.value.written.toFixed(1) }} s; it has faded after {{ state.hold.value.computed.toFixed(1) }} s.</p>
-            <div class="fields">
-                <NumberField
-                    name="Held for"
-                    :value="Math.round(state.hold.value.seconds * 10) / 10"
-                    :least="0.1"
-                    :most="30"
-                    :step="0.1"
-                    unit="s"
-                    @set="(value) => state.setFermata(value, state.hold.value!.when)"
-                />
-                <ChoiceSelect
-                    v-if="isRepeated"
-                    :value="state.hold.value.when"
-                    :options="WHEN"
-                    label="In which of several times"
-                    @choose="(when) => state.setFermata(state.hold.value!.mark ? state.hold.value!.seconds : null, when)"
-                />
-                <a-button size="small" @click="state.toggleFermata()">{{ state.hold.value.mark ? 'As printed' : 'Do not hold' }} <kbd>F</kbd></a-button>
-            </div>
-        </section>
-
-        <section v-if="state.silence.value">
-            <h3>Silence before this</h3>
-            <p class="quiet">{{ state.silence.value.reason }}</p>
-            <div class="fields">
-                <NumberField
-                    name="For"
-                    :value="Math.round(state.silence.value.ms)"
-                    :least="20"
-                    :most="10000"
-                    :step="10"
-                    unit="ms"
-                    @set="(value) => state.setSilence(value, state.silence.value!.when)"
-                />
-                <ChoiceSelect
-                    v-if="isRepeated"
-                    :value="state.silence.value.when"
-                    :options="WHEN"
-                    label="In which of several times"
-                    @choose="(when) => state.setSilence(state.silence.value!.ms, when)"
-                />
-                <a-button size="small" @click="state.toggleSilence()">{{ state.silence.value.mark ? 'As printed' : 'Leave it out' }} <kbd>B</kbd></a-button>
-            </div>
-        </section>
+        <StandingStill
+            v-if="state.hold.value"
+            title="Fermata"
+            :about="`Written ${state.hold.value.written.toFixed(1)} s; it has faded after ${state.hold.value.computed.toFixed(1)} s.`"
+            name="Held for"
+            :value="Math.round(state.hold.value.seconds * 10) / 10"
+            :range="[0.1, 30, 0.1]"
+            unit="s"
+            :when="state.hold.value.when"
+            :is-repeated="isRepeated"
+            :back="state.hold.value.mark ? 'As printed' : 'Do not hold'"
+            back-key="F"
+            @set="(seconds) => state.setFermata(seconds, state.hold.value!.when)"
+            @choose="(when) => state.setFermata(state.hold.value!.mark ? state.hold.value!.seconds : null, when)"
+            @back="state.toggleFermata()"
+        />
+        <StandingStill
+            v-if="state.silence.value"
+            title="Silence before this"
+            :about="state.silence.value.reason"
+            name="For"
+            :value="Math.round(state.silence.value.ms)"
+            :range="[20, 10000, 10]"
+            unit="ms"
+            :when="state.silence.value.when"
+            :is-repeated="isRepeated"
+            :back="state.silence.value.mark ? 'As printed' : 'Leave it out'"
+            back-key="B"
+            @set="(ms) => state.setSilence(ms, state.silence.value!.when)"
+            @choose="(when) => state.setSilence(state.silence.value!.ms, when)"
+            @back="state.toggleSilence()"
+        />
 
         <section v-if="state.leanHere.value">
             <h3>Given time</h3>
