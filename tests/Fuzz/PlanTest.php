@@ -63,6 +63,10 @@ function planOfEveryKind(StudentCopy $copy): array
         'shape/arch' => ['at' => $at(0), 'rise' => 12, 'fall' => 14, 'level' => -4], 'shape/nudge' => ['notes' => [$notes[2]], 'change' => 6],
         'shape/manner' => ['from' => $at(1), 'to' => $at(3), 'repeated' => 'grow', 'high' => 'goal', 'metre' => 'levelled'],
         'balance/layer' => ['from' => $at(1), 'to' => $at(3), 'layer' => 'filling', 'change' => -8, 'gradual' => true],
+        'time/pace' => ['from' => $at(10), 'to' => $at(12), 'end' => 0.7, 'shape' => 3, 'stays' => false], 'time/tempo' => ['at' => $at(8), 'ratio' => 1.1], 'time/free' => ['from' => $at(13), 'to' => $at(14)],
+        'time/rubato' => ['from' => $at(2), 'to' => $at(4), 'beats' => [1.2, null, 0.9, null], 'parts' => 2, 'back' => true], 'time/fermata' => ['at' => $at(7), 'seconds' => 4.5, 'when' => 'last'],
+        'time/silence' => ['at' => $at(8), 'ms' => 300, 'when' => 'every'], 'time/lean' => ['notes' => $notes, 'longer' => 0.1], 'time/ending' => ['at' => $at(4), 'longer' => 0.2],
+        'time/ornament' => ['notes' => $notes, 'how' => ['graces' => 'on', 'trill' => 'upper', 'speed' => 11, 'roll' => 'before', 'spread' => 80, 'lead' => 0]],
         'words/expression' => ['from' => $at(3), 'to' => $at(4), 'text' => 'still water'],
         'pedal/soft' => $stretch, 'pedal/sostenuto' => $stretch, 'pedal/wash' => $stretch,
         'pedal/passage' => ['from' => $at(2), 'to' => $at(6), 'school' => 'clean', 'haze' => 0.3, 'rate' => 'half-bar', 'habit' => 'with', 'depth' => 40, 'words' => ''],
@@ -76,5 +80,7 @@ function planOfEveryKind(StudentCopy $copy): array
         $kinds[] = ['id' => "m-$kind", 'craft' => $craft, 'kind' => $kind, ...$fields];
     }
 
-    return [...$copy->planDocument()->toArray(), 'tempo' => 72, 'marks' => $kinds];
+    $plan = $copy->planDocument()->toArray();
+
+    return [...$plan, 'tempo' => 72, 'settings' => [...(array) $plan['settings'], 'time' => ['school' => 'free']], 'marks' => $kinds];
 }
