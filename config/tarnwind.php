@@ -7,6 +7,13 @@ return [
     'crafts' => array_values(array_filter(explode(',', (string) env('TARNWIND_CRAFTS', '')))),
     'build' => env('TARNWIND_BUILD', 'build'),
 
+    // Who may make an account beside the first: "invitation" for those whom a teacher invites, "open" for whoever wants.
+    'registration' => env('TARNWIND_REGISTRATION', 'invitation'),
+
+    // Where backups are put, and for how many days each is kept; without a folder none are made by themselves.
+    'backups' => env('TARNWIND_BACKUPS'),
+    'backup_days' => (int) env('TARNWIND_BACKUP_DAYS', 30),
+
     // Of computing time that one request may take.
     'seconds' => (int) env('TARNWIND_SECONDS', 20),
 

@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnswerController;
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\MarkedCopyController;
+use App\Http\Controllers\NewAccountController;
 use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PianoController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceEngravingController;
@@ -13,6 +17,7 @@ use App\Http\Controllers\PortraitController;
 use App\Http\Controllers\ReductionController;
 use App\Http\Controllers\RenditionController;
 use App\Http\Controllers\ReplacementController;
+use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
@@ -25,11 +30,42 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
     Route::post('/sign-in', [SessionController::class, 'store']);
+    Route::get('/second-factor', [SecondFactorController::class, 'create'])->name('second-factor');
+    Route::post('/second-factor', [SecondFactorController::class, 'store']);
+    Route::get('/forgotten-password', [PasswordController::class, 'forgotten'])->name('password.request');
+    Route::post('/forgotten-password', [PasswordController::class, 'send'])->middleware('throttle:6,1')->name('password.email');
+    Route::get('/new-password/{token}', [PasswordController::class, 'create'])->name('password.reset');
+    Route::post('/new-password', [PasswordController::class, 'store'])->middleware('throttle:12,1')->name('password.update');
+
+    Route::get('/welcome', [NewAccountController::class, 'first'])->name('welcome');
+    Route::post('/welcome', [NewAccountController::class, 'storeFirst'])->middleware('throttle:20,1');
+    Route::get('/join/{secret}', [NewAccountController::class, 'invited'])->name('join');
+    Route::post('/join/{secret}', [NewAccountController::class, 'storeInvited'])->middleware('throttle:20,1');
+    Route::get('/register', [NewAccountController::class, 'open'])->name('register');
+    Route::post('/register', [NewAccountController::class, 'storeOpen'])->middleware('throttle:20,1');
 });
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', StudioController::class)->name('studio');
+
+    Route::get('/account', [AccountController::class, 'show'])->name('account');
+    Route::put('/account', [AccountController::class, 'update'])->name('account.update');
+    Route::put('/account/password', [AccountController::class, 'changePassword'])->middleware('throttle:12,1')->name('account.password');
+    Route::post('/account/other-sessions', [AccountController::class, 'endOtherSessions'])->middleware('throttle:12,1')->name('account.other-sessions');
+    Route::delete('/account', [AccountController::class, 'destroy'])->middleware('throttle:12,1')->name('account.destroy');
+    Route::post('/account/verification', [AccountController::class, 'sendVerification'])->middleware('throttle:6,1')->name('verification.send');
+    Route::get('/account/verify/{id}/{hash}', [AccountController::class, 'verify'])->middleware(['signed', 'throttle:12,1'])->name('verification.verify');
+    Route::post('/account/second-factor', [SecondFactorController::class, 'begin'])->middleware('throttle:12,1')->name('second-factor.begin');
+    Route::put('/account/second-factor', [SecondFactorController::class, 'confirm'])->middleware('throttle:12,1')->name('second-factor.confirm');
+    Route::delete('/account/second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:12,1')->name('second-factor.destroy');
+    Route::post('/account/recovery-codes', [SecondFactorController::class, 'renewCodes'])->middleware('throttle:12,1')->name('second-factor.codes');
+    Route::post('/invitations', [AccountController::class, 'invite'])->middleware('throttle:30,1')->name('invitations.store');
+    Route::delete('/invitations/{invitation}', [AccountController::class, 'withdraw'])->name('invitations.destroy')->can('delete', 'invitation');
+
+    Route::get('/account/studio.zip', [ArchiveController::class, 'export'])->middleware('throttle:12,1')->name('studio.export');
+    Route::post('/account/studio', [ArchiveController::class, 'import'])->middleware(['throttle:12,1', OneAtATime::class])->name('studio.import');
+    Route::get('/what-is-kept', [ArchiveController::class, 'kept'])->name('kept');
 
     Route::put('/palettes/{palette}', [PaletteController::class, 'update'])->name('palettes.update');
 
@@ -39,6 +75,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::post('/students', [StudentController::class, 'store'])->name('students.store');
     Route::get('/students/{student}', [StudentController::class, 'show'])->name('students.show')->can('view', 'student');
+    Route::get('/students/{student}/record.json', [ArchiveController::class, 'record'])->name('students.record')->can('view', 'student');
     Route::patch('/students/{student}', [StudentController::class, 'update'])->name('students.update')->can('update', 'student');
     Route::delete('/students/{student}', [StudentController::class, 'destroy'])->name('students.destroy')->can('delete', 'student');
 

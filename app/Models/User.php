@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Database\Factories\UserFactory;
+use Illuminate\Contracts\Auth\MustVerifyEmail;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Notifications\Notifiable;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A teacher.
@@ -17,19 +21,25 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?Carbon $email_verified_at
+ * @property ?string $second_factor secret of her authenticator app; null without one
+ * @property ?list<string> $recovery_codes hashes of those that are left
  * @property ?array<string, list<string>> $palettes by palette; without one for what it begins with
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
  * @property-read Collection<int, Piano> $pianos
+ * @property-read Collection<int, Invitation> $invitations
  */
-final class User extends Authenticatable
+final class User extends Authenticatable implements MustVerifyEmail
 {
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
+    use Notifiable;
+
     protected $fillable = ['name', 'email', 'password', 'palettes'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
     /**
      * @return HasMany<Student, $this>
@@ -56,6 +66,27 @@ final class User extends Authenticatable
     }
 
     /**
+     * @return HasMany<Invitation, $this>
+     */
+    public function invitations(): HasMany
+    {
+        return $this->hasMany(Invitation::class);
+    }
+
+    /**
+     * Deletes the account with everything in it, and what was worked out of it.
+     */
+    public function erase(): void
+    {
+        DB::transaction(function (): void {
+            $this->students()->get()->each(fn (Student $student) => $student->delete());
+            $this->pieces()->select(Piece::LISTED)->addSelect('musicxml')->get()->each(fn (Piece $piece) => $piece->delete());
+            DB::table('password_reset_tokens')->where('email', $this->email)->delete();
+            $this->delete();
+        });
+    }
+
+    /**
      * This teacher's words of a palette.
      *
      * @return list<string>
@@ -78,6 +109,6 @@ final class User extends Authenticatable
      */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'palettes' => 'array'];
+        return ['password' => 'hashed', 'palettes' => 'array', 'email_verified_at' => 'datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
     }
 }

@@ -18,4 +18,12 @@ final class UserFactory extends Factory
     {
         return ['name' => fake()->firstName(), 'email' => fake()->unique()->safeEmail(), 'password' => 'reed-bed-at-dawn'];
     }
+
+    /**
+     * A teacher with all her columns, as one who signs in has them.
+     */
+    public function configure(): static
+    {
+        return $this->afterCreating(fn (User $teacher) => $teacher->refresh());
+    }
 }

@@ -8,6 +8,9 @@ import { createInertiaApp } from '@inertiajs/vue3';
 import { createApp, h, type DefineComponent } from 'vue';
 import Shell from './Shell.vue';
 
+// A page of ours where the server cannot be reached.
+if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+
 void createInertiaApp({
     title: (title) => (title ? `${title} · Tarnwind` : 'Tarnwind'),
     progress: false,

@@ -12,14 +12,14 @@ for (const [width, height] of [
         // As many views as a whole lesson has, with names as long as theirs.
         await page.evaluate(() => {
             const views = document.querySelector('.views')!;
-            for (const name of ['Time', 'Hear', 'Learn']) {
+            for (const name of ['Hear', 'Learn']) {
                 const button = views.lastElementChild!.cloneNode() as HTMLElement;
                 button.textContent = name;
                 button.setAttribute('aria-pressed', 'false');
                 views.append(button);
             }
         });
-        for (const view of ['Read', 'Count', 'Hand', 'Touch', 'Shape', 'Voice', 'Pedal']) {
+        for (const view of ['Read', 'Count', 'Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Time']) {
             await page.getByRole('button', { name: view, exact: true }).click();
             await expect(page.getByRole('complementary')).toBeVisible();
             const tools = (await page.getByRole('toolbar').boundingBox())!;

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Invitation;
 use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
@@ -18,6 +19,34 @@ const MAY = [
     'GET /' => [SIGN_IN, 200, 200],
     'GET sign-in' => [200, 302, 302],
     'POST sign-in' => [422, 302, 302],
+    'GET second-factor' => [SIGN_IN, 302, 302],
+    'POST second-factor' => [422, 302, 302],
+    'GET forgotten-password' => [200, 302, 302],
+    'POST forgotten-password' => [422, 302, 302],
+    'GET new-password/{token}' => [200, 302, 302],
+    'POST new-password' => [422, 302, 302],
+    'GET welcome' => [404, 302, 302],
+    'POST welcome' => [422, 302, 302],
+    'GET join/{secret}' => [404, 302, 302],
+    'POST join/{secret}' => [422, 302, 302],
+    'GET register' => [404, 302, 302],
+    'POST register' => [422, 302, 302],
+    'GET account' => [SIGN_IN, 200, 200],
+    'PUT account' => [SIGN_IN, 422, 422],
+    'PUT account/password' => [SIGN_IN, 422, 422],
+    'POST account/other-sessions' => [SIGN_IN, 422, 422],
+    'DELETE account' => [SIGN_IN, 422, 422],
+    'POST account/verification' => [SIGN_IN, 302, 302],
+    'GET account/verify/{id}/{hash}' => [SIGN_IN, 403, 403],
+    'POST account/second-factor' => [SIGN_IN, 422, 422],
+    'PUT account/second-factor' => [SIGN_IN, 422, 422],
+    'DELETE account/second-factor' => [SIGN_IN, 422, 422],
+    'POST account/recovery-codes' => [SIGN_IN, 422, 422],
+    'GET account/studio.zip' => [SIGN_IN, 200, 200],
+    'POST account/studio' => [SIGN_IN, 422, 422],
+    'GET what-is-kept' => [SIGN_IN, 200, 200],
+    'POST invitations' => [SIGN_IN, 200, 200],
+    'DELETE invitations/{invitation}' => [SIGN_IN, 403, 302],
     'POST sign-out' => [SIGN_IN, 302, 302],
     'GET up' => [200, 200, 200],
     'PUT palettes/{palette}' => [SIGN_IN, 422, 422],
@@ -26,6 +55,7 @@ const MAY = [
     'DELETE pianos/{piano}' => [SIGN_IN, 403, 302],
     'POST students' => [SIGN_IN, 422, 422],
     'GET students/{student}' => [SIGN_IN, 403, 200],
+    'GET students/{student}/record.json' => [SIGN_IN, 403, 200],
     'PATCH students/{student}' => [SIGN_IN, 403, 422],
     'DELETE students/{student}' => [SIGN_IN, 403, 302],
     'GET pieces/new' => [SIGN_IN, 200, 200],
@@ -59,6 +89,7 @@ const MAY = [
 beforeEach(function (): void {
     $this->owner = User::factory()->create();
     $this->piano = Piano::factory()->for($this->owner, 'teacher')->create();
+    [$this->invitation] = Invitation::by($this->owner, null);
     $this->student = Student::factory()->for($this->owner, 'teacher')->create();
     $this->piece = Piece::factory()->for($this->owner, 'teacher')->create();
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
@@ -71,11 +102,12 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
+    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {
             auth()->forgetGuards();
+            $this->flushSession();
             $user === null ?: $this->actingAs($user);
             $status = $this->call($method, $url, [], [], [], $method === 'GET' || MAY[$route][$place] === 302 ? [] : ['HTTP_ACCEPT' => 'application/json'])->getStatusCode();
             expect($status)->toBe(MAY[$route][$place], "$route for ".['a guest', 'another teacher', 'the owner'][$place]);

@@ -72,6 +72,7 @@ it('leaves a changed password of the demonstration as it is', function (): void 
 });
 
 it('offers the demo account only where it is a demonstration', function (bool $demo): void {
+    User::factory()->create();
     config(['tarnwind.demo' => $demo]);
     $page = $this->get('/sign-in')->assertOk();
     expect(str_contains((string) $page->getContent(), 'mist-over-water'))->toBe($demo);

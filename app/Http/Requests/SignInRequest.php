@@ -7,7 +7,6 @@ namespace App\Http\Requests;
 use App\Models\User;
 use App\Support\KnownDevice;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
@@ -34,12 +33,12 @@ final class SignInRequest extends FormRequest
     }
 
     /**
-     * Signs the teacher in. A device on which she was signed in before has its own count, so that no one who tries from
+     * The teacher whose address and password these are. A device on which she was signed in before has its own count, so that no one who tries from
      * the same place, or tries her account from elsewhere, locks her out.
      *
      * @throws ValidationException if the password is wrong, or too many were
      */
-    public function authenticate(): void
+    public function authenticate(): User
     {
         $account = $this->string('email')->lower()->toString();
         $teacher = User::query()->whereRaw('lower(email) = ?', [$account])->first();
@@ -65,8 +64,8 @@ final class SignInRequest extends FormRequest
         if (Hash::needsRehash($teacher->password)) {
             $teacher->update(['password' => $password]);
         }
-        Auth::login($teacher);
-        KnownDevice::remember($this, $teacher);
+
+        return $teacher;
     }
 
     private static function passwordOfNobody(): string

@@ -34,6 +34,8 @@ export interface Saving {
     left: readonly LeftPlan[];
     keep: (plan: PlanDocument) => void;
     /** Sends the present plan over whatever is on the server. */
+    /** Sends what waits now. */
+    retry: () => void;
     overwrite: () => Promise<void>;
     /** Forgets what waits in this browser. */
     forget: () => void;
@@ -176,6 +178,7 @@ export function startSaving(world: World, revision: number): Saving {
             if (state.value !== 'waiting') state.value = 'pending';
             schedule(PAUSE);
         },
+        retry: () => schedule(0),
         async overwrite() {
             base = (await world.get()).revision;
             state.value = 'pending';

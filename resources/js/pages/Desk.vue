@@ -12,6 +12,7 @@ import { keyFor } from '../desk/keys';
 import { LIKE_BARS, useLikeBars } from '../desk/likeBars';
 import { followPointer, placeUnder } from '../desk/pointer';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
+import SignInAgain from '../desk/SignInAgain.vue';
 import type { StripColumn } from '../desk/strip';
 import SystemView from '../desk/SystemView.vue';
 import ToolRow from '../desk/ToolRow.vue';
@@ -112,6 +113,11 @@ function ask(): void {
     // Which bars are alike every view may want to know.
     if (!craft.asks.includes('read')) void context.answer('read').ask(desk.plan.value, {});
 }
+/** What waits in the browser is sent at once, and what could not be asked is asked. */
+function signedInAgain(): void {
+    desk.saving.retry();
+    ask();
+}
 /** What could not be asked while the server was away is asked when it is back. */
 watch(desk.saving.state, (now, before) => before === 'waiting' && now !== 'waiting' && ask());
 watch([desk.plan, front, () => shown.value.state.asked?.value, () => laid.value.length > 0], ask);
@@ -209,6 +215,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
             <ToolRow :tools="tools" />
         </div>
 
+        <SignInAgain @back="signedInAgain" />
         <DeskNotice :desk="desk" :trouble="trouble" :copy="copy" />
 
         <div class="middle">
@@ -380,11 +387,11 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
     }
 
     .tools :deep(.choice) {
-        max-width: 128px;
+        max-width: 116px;
     }
 
     .views button {
-        padding-inline: 7px;
+        padding-inline: 5px;
     }
 
     .desk {

@@ -30,7 +30,7 @@ function signOut(): void {
     <div class="frame">
         <header class="top">
             <Link href="/" class="home">Tarnwind</Link>
-            <span class="teacher">{{ teacher }}</span>
+            <Link href="/account" class="teacher">{{ teacher }}</Link>
             <button type="button" class="out" @click="signOut">Sign out</button>
         </header>
         <main><slot /></main>
@@ -55,6 +55,7 @@ function signOut(): void {
 
 .teacher {
     margin-left: auto;
+    color: inherit;
 }
 
 .out {

@@ -1,3 +1,5 @@
+import { isSignedOut } from './signedOut';
+
 /** An answer other than success; `status` 0 means that the server could not be reached. */
 export class HttpError extends Error {
     constructor(
@@ -21,7 +23,7 @@ function messageOf(status: number, body: unknown): string {
         if (errors[0]) return errors[0];
     }
     if (status === 413) return 'The file is larger than 20 MB, which is more than any piano piece needs.';
-    if (status === 419 || status === 401) return 'You have been signed out. Open the sign-in page in another tab, sign in, and go on here.';
+    if (status === 419 || status === 401) return 'You have been signed out.';
     if (typeof body === 'object' && body !== null && 'message' in body && typeof body.message === 'string' && status !== 500) return body.message;
     return 'The server could not do this. Nothing was lost; try again in a moment.';
 }
@@ -41,11 +43,14 @@ async function send<T>(method: string, url: string, body: BodyInit | null, heade
         throw new HttpError(0, 'The server cannot be reached.');
     }
     const data: unknown = await response.json().catch(() => null);
-    if (!response.ok) throw new HttpError(response.status, messageOf(response.status, data), data);
+    if (!response.ok) {
+        if (response.status === 401 || response.status === 419) isSignedOut.value = true;
+        throw new HttpError(response.status, messageOf(response.status, data), data);
+    }
     return data as T;
 }
 
-export function sendJson<T>(method: 'POST' | 'PUT', url: string, data: unknown, signal?: AbortSignal): Promise<T> {
+export function sendJson<T>(method: 'POST' | 'PUT' | 'DELETE', url: string, data: unknown, signal?: AbortSignal): Promise<T> {
     return send<T>(method, url, JSON.stringify(data), { 'Content-Type': 'application/json' }, signal);
 }
 

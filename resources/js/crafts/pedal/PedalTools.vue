@@ -58,7 +58,9 @@ function chooseDepth(value: string): void {
 </script>
 
 <template>
-    <a-button type="primary" :loading="context.desk.busy.value === 'pedal'" @click="state.suggest()">Suggest pedal <kbd>S</kbd></a-button>
+    <a-button type="primary" aria-label="Suggest pedal" :loading="context.desk.busy.value === 'pedal'" @click="state.suggest()"
+        >Suggest<span class="long">&nbsp;pedal</span> <kbd>S</kbd></a-button
+    >
     <label class="field">
         <span class="long">{{ isRange || state.passage.value ? 'Way here' : 'Way' }}</span>
         <ChoiceSelect :value="school" :options="SCHOOLS" label="Way of pedalling" @choose="chooseSchool" />

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archive;
+
+use App\Models\Piano;
+use App\Models\Piece;
+use App\Models\Student;
+use App\Models\StudentCopy;
+use App\Models\User;
+use RuntimeException;
+use ZipArchive;
+
+/**
+ * A whole studio as one zip: studio.json, and the scores and plans it names; see docs/studio-archive.md. The same studio
+ * gives the same bytes.
+ */
+final class StudioExport
+{
+    public const FORMAT = 'tarnwind-studio/1';
+
+    public const MANIFEST = 'studio.json';
+
+    /** The first moment a zip can tell, so that the time of day does not change its bytes. */
+    private const MOMENT = '1980-01-01 00:00:00';
+
+    /** @var array<string, string> contents by name */
+    private array $files = [];
+
+    /** @var array<int, int> place in the archive by id */
+    private array $pianos = [];
+
+    /** @var array<int, int> */
+    private array $pieces = [];
+
+    private function __construct(private readonly User $teacher)
+    {
+    }
+
+    /**
+     * @param  string  $path  of a file that is written over
+     */
+    public static function write(User $teacher, string $path): void
+    {
+        $export = new self($teacher);
+        $manifest = $export->manifest();
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException("An archive could not be written to $path.");
+        }
+        foreach ([self::MANIFEST => self::json($manifest), ...$export->files] as $name => $contents) {
+            $zip->addFromString($name, $contents);
+            $zip->setMtimeName($name, (int) strtotime(self::MOMENT));
+        }
+        $zip->close();
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function manifest(): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes],
+            'pianos' => $this->teacher->pianos()->orderBy('id')->get()->map($this->piano(...))->all(),
+            'pieces' => $this->teacher->pieces()->orderBy('id')->get()->map($this->piece(...))->all(),
+            'students' => $this->teacher->students()->orderBy('id')->with(['copies' => fn ($copies) => $copies->orderBy('id')])->get()->map($this->student(...))->all(),
+        ];
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function piano(Piano $piano): array
+    {
+        $this->pianos[$piano->id] = count($this->pianos);
+
+        return $piano->only(Piano::DETAILS);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function piece(Piece $piece): array
+    {
+        $number = $this->pieces[$piece->id] = count($this->pieces);
+        $file = sprintf('scores/%04d.musicxml', $number + 1);
+        $this->files[$file] = $piece->musicxml;
+
+        return ['title' => $piece->title, 'part' => $piece->part, 'revision' => $piece->revision, 'file' => $file];
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function student(Student $student): array
+    {
+        $details = $student->only(array_diff(Student::DETAILS, ['piano_id']));
+
+        return [...$details, 'piano' => $student->piano_id === null ? null : $this->pianos[$student->piano_id], 'copies' => $student->copies->map($this->copy(...))->values()->all()];
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function copy(StudentCopy $copy): array
+    {
+        $number = count(preg_grep('#^plans/\d+\.json$#', array_keys($this->files)) ?: []) + 1;
+        $plan = sprintf('plans/%04d.json', $number);
+        $this->files[$plan] = $copy->plan;
+        $kept = $copy->unreadable_plan === null ? null : sprintf('plans/%04d.as-kept.json', $number);
+        if ($kept !== null) {
+            $this->files[$kept] = (string) $copy->unreadable_plan;
+        }
+
+        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept];
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     */
+    private static function json(array $document): string
+    {
+        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+    }
+}

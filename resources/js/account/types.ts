@@ -1,0 +1,14 @@
+export interface AccountData {
+    name: string;
+    email: string;
+    verified: boolean;
+    second_factor: boolean;
+    /** How many recovery codes are left. */
+    recovery_codes: number;
+}
+
+export interface InvitationItem {
+    id: number;
+    note: string | null;
+    expires: string;
+}

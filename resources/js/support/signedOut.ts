@@ -1,0 +1,4 @@
+import { ref } from 'vue';
+
+/** Whether the server has said that nobody is signed in any more. */
+export const isSignedOut = ref(false);
