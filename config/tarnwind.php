@@ -11,7 +11,7 @@ return [
     'registration' => env('TARNWIND_REGISTRATION', 'invitation'),
 
     // Where backups are put, and for how many days each is kept; without a folder none are made by themselves.
-    'backups' => env('TARNWIND_BACKUPS'),
+    'backups' => env('TARNWIND_BACKUPS') ?: null,
     'backup_days' => (int) env('TARNWIND_BACKUP_DAYS', 30),
 
     // Of computing time that one request may take.

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Illuminate\Cache\ArrayStore;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Session;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -12,5 +16,19 @@ abstract class TestCase extends BaseTestCase
     {
         parent::setUp();
         $this->withoutVite();
+        // A cache that outlives the process knows what earlier tests have tried.
+        if (! Cache::getStore() instanceof ArrayStore) {
+            Cache::flush();
+        }
+    }
+
+    /**
+     * Somebody sits down in another browser: the session knows nothing of a password that somebody else had.
+     */
+    public function actingAs(Authenticatable $user, $guard = null): static
+    {
+        Session::forget('password_hash_'.config('auth.defaults.guard'));
+
+        return parent::actingAs($user, $guard);
     }
 }

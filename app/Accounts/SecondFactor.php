@@ -66,9 +66,9 @@ final readonly class SecondFactor
     private function acceptsFromApp(string $code): bool
     {
         $key = "second-factor:{$this->teacher->id}";
-        /** @var int $used */
+        /** @var int|string $used some stores give numbers back as text */
         $used = Cache::get($key, 0);
-        $step = $this->teacher->second_factor === null ? null : (new Totp($this->teacher->second_factor))->accepts($code, now()->getTimestamp(), $used);
+        $step = $this->teacher->second_factor === null ? null : (new Totp($this->teacher->second_factor))->accepts($code, now()->getTimestamp(), (int) $used);
         if ($step !== null) {
             Cache::put($key, $step, self::USED_SECONDS);
         }

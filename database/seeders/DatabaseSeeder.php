@@ -39,6 +39,7 @@ final class DatabaseSeeder extends Seeder
         if ($teacher->students()->exists()) {
             return;
         }
+        $teacher->forceFill(['email_verified_at' => now()])->save();
         $oona = $teacher->students()->create(['name' => 'Oona', 'instrument' => Instrument::ConcertGrand, 'half_pedal' => true, 'sostenuto' => true, 'run_rate' => 9.0, 'repetition_rate' => 7.0,
             'right_comfortable' => 14, 'right_largest' => 16, 'left_comfortable' => 14, 'left_largest' => 16]);
         $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false, 'run_rate' => 6.5,

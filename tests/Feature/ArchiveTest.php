@@ -78,7 +78,6 @@ it('is brought and taken along by the pages of the account', function (): void {
     $teacher = fullStudio($this);
     $zip = $this->actingAs($teacher)->get('/account/studio.zip')->assertOk()->assertDownload('tarnwind-studio.zip')->streamedContent();
     $other = User::factory()->create();
-    $this->flushSession();
     $file = UploadedFile::fake()->createWithContent('studio.zip', $zip);
     $this->actingAs($other)->postJson('/account/studio', ['file' => $file])->assertOk()->assertExactJson(['students' => 3, 'pieces' => 3]);
     expect($other->students()->pluck('name')->all())->toEqualCanonicalizing(['Oona', 'Bram', 'Lio'])->and($teacher->students()->count())->toBe(3);
@@ -139,4 +138,4 @@ it('copies a running database, and forgets copies that are too old', function ()
         DB::beginTransaction();
         File::deleteDirectory($folder);
     }
-});
+})->group('own-stores');

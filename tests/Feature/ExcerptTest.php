@@ -12,6 +12,9 @@ use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use Tests\support\Corpus;
 
+// They look into the cache of the process.
+uses()->group('own-stores');
+
 beforeEach(function (): void {
     $teacher = User::factory()->create();
     $this->actingAs($teacher);

@@ -107,7 +107,6 @@ it('lets in whom a route is for', function (string $route): void {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {
             auth()->forgetGuards();
-            $this->flushSession();
             $user === null ?: $this->actingAs($user);
             $status = $this->call($method, $url, [], [], [], $method === 'GET' || MAY[$route][$place] === 302 ? [] : ['HTTP_ACCEPT' => 'application/json'])->getStatusCode();
             expect($status)->toBe(MAY[$route][$place], "$route for ".['a guest', 'another teacher', 'the owner'][$place]);

@@ -6,22 +6,21 @@ const props = defineProps<{ label: string; type?: 'text' | 'email' | 'password';
 const value = defineModel<string>({ required: true });
 
 const id = useId();
-const described = computed(() => [props.error ? `${id}-error` : '', props.hint ? `${id}-hint` : ''].filter(Boolean).join(' ') || undefined);
+/** What is only there where it is said. */
+const extra = computed(() => {
+    const described = [props.error ? `${id}-error` : '', props.hint ? `${id}-hint` : ''].filter(Boolean).join(' ');
+    return {
+        ...(props.autocomplete ? { autocomplete: props.autocomplete } : {}),
+        ...(described ? { 'aria-describedby': described } : {}),
+        ...(props.error ? { 'aria-invalid': true } : {}),
+    };
+});
 </script>
 
 <template>
     <div class="field">
         <label :for="id">{{ label }}</label>
-        <a-input
-            :id="id"
-            v-model:value="value"
-            :type="type ?? 'text'"
-            :autocomplete="autocomplete"
-            size="large"
-            :status="error ? 'error' : ''"
-            :aria-describedby="described"
-            :aria-invalid="error ? true : undefined"
-        />
+        <a-input :id="id" v-model:value="value" :type="type ?? 'text'" v-bind="extra" size="large" :status="error ? 'error' : ''" />
         <p v-if="hint" :id="`${id}-hint`" class="quiet">{{ hint }}</p>
         <p v-if="error" :id="`${id}-error`" class="error" role="alert">{{ error }}</p>
     </div>
