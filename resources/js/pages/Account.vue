@@ -98,7 +98,7 @@ function leave(): void {
                 <p class="quiet">All students, scores and plans in one zip, which another Tarnwind takes in as it was.</p>
                 <p><a href="/account/studio.zip" download>Export the studio</a></p>
                 <StudioImport />
-                <p><a href="/what-is-kept">What is kept of your students, and why</a></p>
+                <p class="after"><a href="/what-is-kept">What is kept of your students, and why</a></p>
             </section>
             <section class="leave">
                 <h2>Leave</h2>
@@ -127,6 +127,7 @@ function leave(): void {
     grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
     gap: 18px;
     align-items: start;
+    margin-top: 14px;
 }
 
 .parts :deep(section) {
@@ -158,6 +159,10 @@ function leave(): void {
 
 .leave {
     border-top: 4px solid var(--rust) !important;
+}
+
+.after {
+    margin-top: 14px !important;
 }
 
 .row {
