@@ -13,6 +13,7 @@ use App\Http\Controllers\PianoController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
+use App\Http\Controllers\PlanVersionController;
 use App\Http\Controllers\PortraitController;
 use App\Http\Controllers\ReductionController;
 use App\Http\Controllers\RenditionController;
@@ -103,6 +104,8 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/reduced/{reduced}', [ReductionController::class, 'show'])->name('copies.reduction');
         Route::get('/copies/{copy}/reduced/{reduced}/engraving', [ReductionController::class, 'engraving'])->name('copies.reduction.engraving');
         Route::get('/copies/{copy}/reduced/{reduced}/download.musicxml', [ReductionController::class, 'download'])->name('copies.reduction.download');
+        Route::get('/copies/{copy}/versions', [PlanVersionController::class, 'index'])->name('copies.versions');
+        Route::get('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'show'])->name('copies.versions.show')->scopeBindings();
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
         Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])
@@ -111,6 +114,13 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
+        Route::patch('/copies/{copy}/progress', [StudentCopyController::class, 'progress'])->name('copies.progress');
+        Route::post('/copies/{copy}/versions', [PlanVersionController::class, 'store'])->name('copies.versions.store');
+        Route::scopeBindings()->group(function (): void {
+            Route::post('/copies/{copy}/versions/{version}/comparison', [PlanVersionController::class, 'compare'])->name('copies.versions.compare');
+            Route::patch('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'update'])->name('copies.versions.update');
+            Route::delete('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'destroy'])->name('copies.versions.destroy');
+        });
         Route::post('/copies/{copy}/answers/{answer}', AnswerController::class)->name('copies.answer');
         Route::post('/copies/{copy}/suggestions/{craft}', SuggestionController::class)->name('copies.suggestion');
         Route::post('/copies/{copy}/rendition', RenditionController::class)->name('copies.rendition');

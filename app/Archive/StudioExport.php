@@ -25,6 +25,9 @@ final class StudioExport
     /** The first moment a zip can tell, so that the time of day does not change its bytes. */
     private const MOMENT = '1980-01-01 00:00:00';
 
+    /** A moment in universal time. */
+    public const TIME = 'Y-m-d\TH:i:s\Z';
+
     /** @var array<string, string> contents by name */
     private array $files = [];
 
@@ -115,7 +118,14 @@ final class StudioExport
             $this->files[$kept] = (string) $copy->unreadable_plan;
         }
 
-        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept];
+        $versions = [];
+        foreach ($copy->versions()->orderBy('id')->get() as $place => $version) {
+            $file = sprintf('plans/%04d.%03d.json', $number, $place + 1);
+            $this->files[$file] = $version->plan;
+            $versions[] = ['name' => $version->name, 'kept' => $version->created_at->utc()->format(self::TIME), 'plan' => $file];
+        }
+
+        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept, ...$copy->progress(), 'versions' => $versions];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Archive;
 use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
+use App\Models\StudentCopy;
 use App\Models\User;
 use App\Support\StoredScore;
 use Illuminate\Support\Facades\DB;
@@ -107,9 +108,14 @@ final readonly class StudioImport
         $made = $this->teacher->students()->create([...$details, 'piano_id' => $piano?->id]);
         foreach ($student->copies as $copy) {
             $piece = $pieces[$copy->piece] ?? throw new InvalidArchive("A piece of $student->name is missing from this archive.");
-            $made->copies()->forceCreate([
+            $given = $made->copies()->forceCreate([
                 'piece_id' => $piece->id, 'revision' => $copy->revision, 'plan' => $this->plan($copy->plan), 'unreadable_plan' => $copy->as_kept === null ? null : $this->plan($copy->as_kept),
+                ...array_intersect_key((array) $copy, array_flip(StudentCopy::PROGRESS)),
             ]);
+            foreach ($copy->versions ?? [] as $version) {
+                $kept = $given->versions()->make(['name' => $version->name, 'plan' => $this->plan($version->plan)]);
+                $kept->forceFill(['created_at' => $version->kept, 'updated_at' => $version->kept])->save();
+            }
         }
     }
 

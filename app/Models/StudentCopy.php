@@ -7,9 +7,12 @@ namespace App\Models;
 use App\Support\Kept;
 use App\Support\Performances;
 use Database\Factories\StudentCopyFactory;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\InvalidPlan;
@@ -24,8 +27,12 @@ use Tarnwind\Core\Plan\Plan;
  * @property string $plan JSON, see schemas/plan.schema.json
  * @property ?string $unreadable_plan as it was kept before parts of it could not be read
  * @property int $revision goes up by one with every saved change
+ * @property CopyStatus $status
+ * @property ?string $goal what it is to be ready for: a concert, an exam
+ * @property ?Carbon $goal_on the day of that
  * @property-read Student $student
  * @property-read Piece $piece
+ * @property-read Collection<int, PlanVersion> $versions
  */
 final class StudentCopy extends Model
 {
@@ -35,7 +42,12 @@ final class StudentCopy extends Model
     /** @var ?array{string, ?Plan} the document that was read, and its plan */
     private ?array $read = null;
 
-    protected $fillable = ['student_id', 'piece_id', 'plan', 'revision'];
+    /** What the teacher says of how far it is. */
+    public const PROGRESS = ['status', 'goal', 'goal_on'];
+
+    protected $attributes = ['status' => 'to-meet'];
+
+    protected $fillable = ['student_id', 'piece_id', 'plan', 'revision', ...self::PROGRESS];
 
     protected static function booted(): void
     {
@@ -56,6 +68,24 @@ final class StudentCopy extends Model
     public function piece(): BelongsTo
     {
         return $this->belongsTo(Piece::class);
+    }
+
+    /**
+     * Plans that are kept under a name.
+     *
+     * @return HasMany<PlanVersion, $this>
+     */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(PlanVersion::class);
+    }
+
+    /**
+     * @return array{status: string, goal: ?string, goal_on: ?string} how far it is; the day as 2026-05-31
+     */
+    public function progress(): array
+    {
+        return ['status' => $this->status->value, 'goal' => $this->goal, 'goal_on' => $this->goal_on?->toDateString()];
     }
 
     /**
@@ -100,6 +130,14 @@ final class StudentCopy extends Model
         }
 
         return $this->read[1];
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    protected function casts(): array
+    {
+        return ['status' => CopyStatus::class, 'goal_on' => 'date'];
     }
 
     /**

@@ -33,7 +33,7 @@ final class StudentProfile
             $limit = Counting::of($score, $tempo, null, $student->rates())->limit();
 
             return [
-                'copy' => $copy->id, 'title' => $copy->piece->title, 'tempo' => (int) round($tempo->quartersPerMinute()),
+                'copy' => $copy->id, 'title' => $copy->piece->title, 'progress' => $copy->progress(), 'tempo' => (int) round($tempo->quartersPerMinute()),
                 'limit' => $limit?->tempo === null ? null : ['tempo' => (int) round($limit->tempo), 'measure' => $limit->measure, 'bar' => $score->measures[$limit->measure]->number],
                 'missing' => count($missing), 'first_missing' => $missing[0]->measure ?? null,
                 'hands' => array_map(fn (Hand $hand): array => [

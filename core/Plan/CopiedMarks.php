@@ -6,7 +6,6 @@ namespace Tarnwind\Core\Plan;
 
 use stdClass;
 use Tarnwind\Core\Score\Bars;
-use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -32,7 +31,7 @@ final readonly class CopiedMarks
     public static function of(Plan $plan, Score $score, Bars $bars, int $to): self
     {
         $matching = Matching::within($score, $bars, $to);
-        $barOf = self::barOf($score);
+        $barOf = $score->barsById();
         $other = new Bars($to, $to + $bars->count() - 1);
         $copies = $kinds = $lost = [];
         $taken = array_fill_keys(array_map(fn (Mark $mark): string => $mark->id(), $plan->marks), true);
@@ -58,19 +57,6 @@ final readonly class CopiedMarks
         });
 
         return new self($plan->withMarks([...array_values($kept), ...$copies]), count($copies), $lost);
-    }
-
-    /**
-     * @return array<string, int> index of the bar by id of a note or bar
-     */
-    private static function barOf(Score $score): array
-    {
-        $bars = array_map(fn (Note $note): int => $note->measure, array_column($score->notes, null, 'id'));
-        foreach ($score->measures as $measure) {
-            $bars[$measure->id] = $measure->index;
-        }
-
-        return $bars;
     }
 
     /**

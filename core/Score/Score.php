@@ -81,6 +81,15 @@ final readonly class Score
     }
 
     /**
+     * @return array<string, int> index of the bar by id of a note or bar
+     */
+    public function barsById(): array
+    {
+        // Ids of a file may be numbers, which keys of arrays take for places.
+        return array_column($this->notes, 'measure', 'id') + array_column($this->measures, 'index', 'id');
+    }
+
+    /**
      * The same piece with other notes and slurs.
      *
      * @param  list<Note>  $notes

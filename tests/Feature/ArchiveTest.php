@@ -25,7 +25,9 @@ function fullStudio(object $test): User
     $piano = Piano::factory()->for($teacher, 'teacher')->create();
     Student::query()->orderBy('id')->firstOrFail()->update(['piano_id' => $piano->id, 'foot_catches' => 0.2]);
     $copy = StudentCopy::query()->orderBy('id')->firstOrFail();
-    $copy->forceFill(['revision' => 7, 'unreadable_plan' => '{"format":"tarnwind-plan/9","marks":[]}'])->save();
+    $copy->forceFill(['revision' => 7, 'unreadable_plan' => '{"format":"tarnwind-plan/9","marks":[]}', 'status' => 'polishing', 'goal' => 'Lake evening', 'goal_on' => '2027-03-14'])->save();
+    $copy->versions()->create(['name' => 'After the first lesson', 'plan' => $copy->plan]);
+    $copy->versions()->create(['name' => 'With less pedal', 'plan' => '{"format":"tarnwind-plan/2","tempo":70,"settings":{},"marks":[]}']);
 
     return $teacher->fresh();
 }
@@ -62,14 +64,15 @@ function bent(string $path, array $changes): string
 
 it('restores a studio on another machine byte for byte', function (): void {
     $path = exported(fullStudio($this));
-    $before = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision'])->map(fn ($row): array => (array) $row)->all()];
+    $before = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision', 'status', 'goal', 'goal_on'])->map(fn ($row): array => (array) $row)->all()];
     User::query()->firstOrFail()->erase();
     expect(Piece::query()->count())->toBe(0);
 
     $other = User::factory()->create(['name' => 'Ines Marrow']);
     expect(StudioImport::into($other, $path))->toBe(['students' => 3, 'pieces' => 3]);
-    $after = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision'])->map(fn ($row): array => (array) $row)->all()];
+    $after = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision', 'status', 'goal', 'goal_on'])->map(fn ($row): array => (array) $row)->all()];
     expect($after)->toBe($before)->and(hash_file('sha256', exported($other->fresh())))->toBe(hash_file('sha256', $path));
+    expect(DB::table('plan_versions')->orderBy('id')->pluck('name')->all())->toBe(['After the first lesson', 'With less pedal']);
     // And the desk of a restored copy opens.
     $this->actingAs($other)->get('/copies/'.StudentCopy::query()->firstOrFail()->id)->assertOk();
 });
@@ -103,6 +106,7 @@ it('refuses a damaged or hostile archive in one line, and changes nothing', func
     'entities in a score' => ['cannot be read', fn (string $path): string => bent($path, ['scores/0003.musicxml' => '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise>&a;</score-partwise>'])],
     'no score' => ['cannot be read', fn (string $path): string => bent($path, ['scores/0001.musicxml' => 'words'])],
     'no plan' => ['is not a plan', fn (string $path): string => bent($path, ['plans/0001.json' => '[1,2]'])],
+    'no version' => ['is not a plan', fn (string $path): string => bent($path, ['plans/0001.002.json' => 'words'])],
     'a bomb' => ['larger than anything in a studio', fn (string $path): string => bent($path, ['scores/0001.musicxml' => str_repeat(' ', 21 * 1024 * 1024)])],
     'a piece that is not there' => ['is missing from this archive', fn (string $path): string => bent($path, ['studio.json' => preg_replace('/"piece": 0/', '"piece": 17', (string) file_get_contents("zip://$path#studio.json"), 1)])],
 ]);
@@ -111,7 +115,8 @@ it('takes one student\'s record along, and erases it with one action', function 
     $teacher = fullStudio($this);
     $student = $teacher->students()->orderBy('id')->firstOrFail();
     $record = $this->actingAs($teacher)->get("/students/$student->id/record.json")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="student.json"')->json();
-    expect($record['student']['name'])->toBe('Oona')->and($record['copies'][0]['title'])->toBe('Lantern on the Water')->and($record['copies'][0]['plan']['format'])->toBe('tarnwind-plan/2');
+    expect($record['student']['name'])->toBe('Oona')->and($record['copies'][0]['title'])->toBe('Lantern on the Water')->and($record['copies'][0]['plan']['format'])->toBe('tarnwind-plan/2')
+        ->and($record['copies'][0]['goal_on'])->toBe('2027-03-14')->and($record['copies'][0]['versions'][1]['plan']['tempo'])->toBe(70);
     $this->get('/what-is-kept')->assertOk()->assertSee('Oona');
     $this->delete("/students/$student->id")->assertRedirect();
     expect(DB::table('student_copies')->where('student_id', $student->id)->count())->toBe(0)->and($teacher->pieces()->count())->toBe(3);

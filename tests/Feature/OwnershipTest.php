@@ -77,6 +77,13 @@ const MAY = [
     'GET copies/{copy}/reduced/{reduced}' => [SIGN_IN, 403, 200],
     'GET copies/{copy}/reduced/{reduced}/engraving' => [SIGN_IN, 403, 200],
     'GET copies/{copy}/reduced/{reduced}/download.musicxml' => [SIGN_IN, 403, 200],
+    'PATCH copies/{copy}/progress' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/versions' => [SIGN_IN, 403, 200],
+    'POST copies/{copy}/versions' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/versions/{version}' => [SIGN_IN, 403, 200],
+    'PATCH copies/{copy}/versions/{version}' => [SIGN_IN, 403, 422],
+    'DELETE copies/{copy}/versions/{version}' => [SIGN_IN, 403, 204],
+    'POST copies/{copy}/versions/{version}/comparison' => [SIGN_IN, 403, 422],
     'GET copies/{copy}/print' => [SIGN_IN, 403, 200],
     'GET copies/{copy}/print/engraving' => [SIGN_IN, 403, 200],
     'GET copies/{copy}/download.{format}' => [SIGN_IN, 403, 200],
@@ -93,6 +100,7 @@ beforeEach(function (): void {
     $this->student = Student::factory()->for($this->owner, 'teacher')->create();
     $this->piece = Piece::factory()->for($this->owner, 'teacher')->create();
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
+    $this->version = $this->copy->versions()->create(['name' => 'After the lesson', 'plan' => $this->copy->plan]);
 });
 
 it('knows every route', function (): void {
@@ -102,7 +110,7 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
+    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

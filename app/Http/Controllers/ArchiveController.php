@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Archive\InvalidArchive;
 use App\Archive\StudioExport;
 use App\Archive\StudioImport;
+use App\Models\PlanVersion;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
@@ -60,8 +61,9 @@ final class ArchiveController
     {
         return response()->json([
             'student' => $student->only(Student::DETAILS), 'added' => $student->created_at?->toIso8601String(),
-            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title'])])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
-                'title' => $copy->piece->title, 'given' => $copy->created_at?->toIso8601String(), 'changed' => $copy->updated_at?->toIso8601String(), 'plan' => json_decode($copy->plan),
+            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title']), 'versions' => fn ($versions) => $versions->orderBy('id')])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
+                'title' => $copy->piece->title, 'given' => $copy->created_at?->toIso8601String(), 'changed' => $copy->updated_at?->toIso8601String(), ...$copy->progress(), 'plan' => json_decode($copy->plan),
+                'versions' => $copy->versions->map(fn (PlanVersion $version): array => [...$version->listed(), 'plan' => json_decode($version->plan)])->all(),
             ])->all(),
         ], options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->withHeaders(['Content-Disposition' => 'attachment; filename="student.json"']);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\CopyProgressRequest;
 use App\Http\Requests\CopyRequest;
 use App\Http\Requests\EngravingRequest;
 use App\Http\Requests\PlanRequest;
@@ -75,6 +76,16 @@ final class StudentCopyController
         }
 
         return response()->json(['revision' => $based + 1]);
+    }
+
+    /**
+     * How far it is; the plan stays as it is.
+     */
+    public function progress(CopyProgressRequest $request, StudentCopy $copy): RedirectResponse
+    {
+        $copy->update($request->validated());
+
+        return back();
     }
 
     public function destroy(StudentCopy $copy): RedirectResponse

@@ -30,7 +30,7 @@ final class StudioController
             'students' => $students->map(fn (Student $student): array => [
                 'id' => $student->id, ...$student->only(Student::DETAILS), 'instrumentLabel' => $student->instrumentLabel(),
                 'copies' => $student->copies->map(fn (StudentCopy $copy): array => [
-                    'id' => $copy->id, 'title' => $copy->piece->title, 'piece' => $copy->piece_id, 'revision' => $copy->revision,
+                    'id' => $copy->id, 'title' => $copy->piece->title, 'piece' => $copy->piece_id, 'revision' => $copy->revision, ...$copy->progress(),
                 ])->all(),
             ])->all(),
             'pieces' => $teacher->pieces()->select(Piece::LISTED)->orderBy('title')->get()->map(fn (Piece $piece): array => [
