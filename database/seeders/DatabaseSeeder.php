@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Models\CopyStatus;
 use App\Models\Piece;
 use App\Models\StudentCopy;
 use App\Models\User;
@@ -54,10 +55,10 @@ final class DatabaseSeeder extends Seeder
             1 => 'Let the left hand lie under the song like water. The first bass note is the deepest.',
             13 => 'From here the line climbs step by step: listen that each new note is clean before the next.',
             22 => 'One pedal to the very end. Hands may leave; the foot stays until the sound has gone.',
-        ]);
+        ])->update(['status' => CopyStatus::Polishing, 'goal' => 'Lake evening', 'goal_on' => today()->addWeeks(5)]);
         $this->copy($bram->id, $pieces['slow-weather'], [
             9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
-        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...));
+        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...))->update(['status' => CopyStatus::Learning]);
     }
 
     /**
@@ -65,7 +66,7 @@ final class DatabaseSeeder extends Seeder
      * @param  array<int, string>  $gestures  at the beginning of bars, by printed number
      * @param  (Closure(Score): list<Mark>)|null  $time  how time is taken beyond what the piece suggests; null for as printed
      */
-    private function copy(int $student, Piece $piece, array $words, array $gestures = [], ?Closure $time = null): void
+    private function copy(int $student, Piece $piece, array $words, array $gestures = [], ?Closure $time = null): StudentCopy
     {
         $score = $piece->score();
         $plan = (new SuggestedPedal)->suggest(Crafts::registry()->performance($score, Crafts::registry()->freshPlan($score)));
@@ -79,10 +80,13 @@ final class DatabaseSeeder extends Seeder
                 $notes[] = new GestureMark('gesture-'.$measure->id, new Place($measure->id, Fraction::zero()), $gestures[(int) $measure->number]);
             }
         }
-        StudentCopy::query()->create([
+        $copy = StudentCopy::query()->create([
             'student_id' => $student, 'piece_id' => $piece->id, 'revision' => 1,
             'plan' => $plan->withMarks([...$plan->marks, ...$notes])->toJson(),
         ]);
+        $copy->versions()->create(['name' => 'As it was suggested', 'plan' => $plan->toJson()]);
+
+        return $copy;
     }
 
     /**

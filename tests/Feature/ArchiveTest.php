@@ -72,7 +72,7 @@ it('restores a studio on another machine byte for byte', function (): void {
     expect(StudioImport::into($other, $path))->toBe(['students' => 3, 'pieces' => 3]);
     $after = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision', 'status', 'goal', 'goal_on'])->map(fn ($row): array => (array) $row)->all()];
     expect($after)->toBe($before)->and(hash_file('sha256', exported($other->fresh())))->toBe(hash_file('sha256', $path));
-    expect(DB::table('plan_versions')->orderBy('id')->pluck('name')->all())->toBe(['After the first lesson', 'With less pedal']);
+    expect(DB::table('plan_versions')->orderBy('id')->pluck('name')->all())->toBe(['As it was suggested', 'After the first lesson', 'With less pedal', 'As it was suggested']);
     // And the desk of a restored copy opens.
     $this->actingAs($other)->get('/copies/'.StudentCopy::query()->firstOrFail()->id)->assertOk();
 });
@@ -106,7 +106,7 @@ it('refuses a damaged or hostile archive in one line, and changes nothing', func
     'entities in a score' => ['cannot be read', fn (string $path): string => bent($path, ['scores/0003.musicxml' => '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise>&a;</score-partwise>'])],
     'no score' => ['cannot be read', fn (string $path): string => bent($path, ['scores/0001.musicxml' => 'words'])],
     'no plan' => ['is not a plan', fn (string $path): string => bent($path, ['plans/0001.json' => '[1,2]'])],
-    'no version' => ['is not a plan', fn (string $path): string => bent($path, ['plans/0001.002.json' => 'words'])],
+    'no version' => ['is not a plan', fn (string $path): string => bent($path, ['plans/0001.003.json' => 'words'])],
     'a bomb' => ['larger than anything in a studio', fn (string $path): string => bent($path, ['scores/0001.musicxml' => str_repeat(' ', 21 * 1024 * 1024)])],
     'a piece that is not there' => ['is missing from this archive', fn (string $path): string => bent($path, ['studio.json' => preg_replace('/"piece": 0/', '"piece": 17', (string) file_get_contents("zip://$path#studio.json"), 1)])],
 ]);
@@ -116,7 +116,7 @@ it('takes one student\'s record along, and erases it with one action', function 
     $student = $teacher->students()->orderBy('id')->firstOrFail();
     $record = $this->actingAs($teacher)->get("/students/$student->id/record.json")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="student.json"')->json();
     expect($record['student']['name'])->toBe('Oona')->and($record['copies'][0]['title'])->toBe('Lantern on the Water')->and($record['copies'][0]['plan']['format'])->toBe('tarnwind-plan/2')
-        ->and($record['copies'][0]['goal_on'])->toBe('2027-03-14')->and($record['copies'][0]['versions'][1]['plan']['tempo'])->toBe(70);
+        ->and($record['copies'][0]['goal_on'])->toBe('2027-03-14')->and($record['copies'][0]['versions'][2]['plan']['tempo'])->toBe(70);
     $this->get('/what-is-kept')->assertOk()->assertSee('Oona');
     $this->delete("/students/$student->id")->assertRedirect();
     expect(DB::table('student_copies')->where('student_id', $student->id)->count())->toBe(0)->and($teacher->pieces()->count())->toBe(3);

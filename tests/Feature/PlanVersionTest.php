@@ -10,6 +10,7 @@ use Illuminate\Http\UploadedFile;
 beforeEach(function (): void {
     $this->seed();
     $this->copy = StudentCopy::query()->orderBy('id')->firstOrFail();
+    $this->copy->versions()->delete();
     $this->url = "/copies/{$this->copy->id}/versions";
     $this->plan = json_decode($this->copy->plan, true);
     $this->actingAs(User::query()->firstOrFail());
@@ -75,10 +76,12 @@ it('is carried over to a corrected file', function (): void {
 });
 
 it('keeps how far a piece is, and what it is to be ready for', function (): void {
-    $this->patch("/copies/{$this->copy->id}/progress", ['status' => 'polishing', 'goal' => 'Lake evening', 'goal_on' => '2027-03-14'])->assertRedirect();
+    $url = "/copies/{$this->copy->id}/progress";
+    $this->patchJson($url, ['status' => 'polishing', 'goal' => 'Lake evening'])->assertOk();
+    $this->patchJson($url, ['goal_on' => '2027-03-14'])->assertOk()->assertJsonPath('goal', 'Lake evening');
     expect($this->copy->fresh()->progress())->toBe(['status' => 'polishing', 'goal' => 'Lake evening', 'goal_on' => '2027-03-14'])->and($this->copy->fresh()->revision)->toBe(1);
     $this->get('/')->assertSee('Lake evening');
-    $this->patchJson("/copies/{$this->copy->id}/progress", ['status' => 'perfect', 'goal_on' => '14.3.'])->assertJsonValidationErrors(['status', 'goal_on']);
-    $this->patch("/copies/{$this->copy->id}/progress", ['status' => 'resting', 'goal' => null, 'goal_on' => null])->assertRedirect();
+    $this->patchJson($url, ['status' => 'perfect', 'goal_on' => '14.3.'])->assertJsonValidationErrors(['status', 'goal_on']);
+    $this->patchJson($url, ['status' => 'resting', 'goal' => null, 'goal_on' => null])->assertOk();
     expect($this->copy->fresh()->goal_on)->toBeNull();
 });

@@ -106,13 +106,13 @@ test('other versions are other plans: unshaped, echoes as loud, as it was before
     };
     const one = { from: '0', rise: 12, fall: 14, level: 3, repeats: null, index: 0 } as unknown as Phrase;
     const around = {
-        opened: { ...plan, marks: [] },
+        earlier: { ...plan, marks: [] },
         phrases: [one, { ...one, index: 1, from: '8', level: -8, repeats: 0 }, { ...one, index: 2, from: '16', level: -16, repeats: 1 }],
         beginning: ({ from }: Phrase) => ({ measure: `m${from}`, offset: '0' }),
     };
     expect(planOf('planned', plan, around)).toBe(plan);
     expect(planOf('printed', plan, around)).toMatchObject({ tempo: 60, settings: {}, marks: [] });
-    expect(planOf('opened', plan, around)).toBe(around.opened);
+    expect(planOf('earlier', plan, around)).toBe(around.earlier);
     expect(planOf('unshaped', plan, around)).toMatchObject({ settings: { shape: { school: 'as-printed' }, touch: { style: 'dance' } }, marks: [comma] });
     const arches = planOf('echo-alike', plan, around).marks.flatMap((mark) => (mark.kind === 'arch' ? [mark.level] : []));
     expect(arches).toEqual([3, 3, 3]);

@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test';
 import type { PaceMark, RubatoMark } from '@generated/plan';
 import type { TimeAnswer, TimedBeat } from '@generated/time';
-import { inMinutes, moving, perMinute, scaleOf, signedMs } from '../../resources/js/crafts/time/curve';
+import { moving, perMinute, scaleOf, signedMs } from '../../resources/js/crafts/time/curve';
+import { inMinutes } from '../../resources/js/support/minutes';
 import * as edits from '../../resources/js/crafts/time/edits';
 import { merge } from '../../resources/js/crafts/time/merge';
 import { timeStrip } from '../../resources/js/crafts/time/strip';

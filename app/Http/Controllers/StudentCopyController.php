@@ -79,13 +79,13 @@ final class StudentCopyController
     }
 
     /**
-     * How far it is; the plan stays as it is.
+     * How far it is: what is sent of it. The plan stays as it is.
      */
-    public function progress(CopyProgressRequest $request, StudentCopy $copy): RedirectResponse
+    public function progress(CopyProgressRequest $request, StudentCopy $copy): JsonResponse
     {
         $copy->update($request->validated());
 
-        return back();
+        return response()->json($copy->progress());
     }
 
     public function destroy(StudentCopy $copy): RedirectResponse

@@ -19,9 +19,9 @@ final class CopyProgressRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'status' => ['required', Rule::enum(CopyStatus::class)],
-            'goal' => ['nullable', 'string', 'max:80'],
-            'goal_on' => ['nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
+            'status' => ['sometimes', 'required', Rule::enum(CopyStatus::class)],
+            'goal' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'goal_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
         ];
     }
 }

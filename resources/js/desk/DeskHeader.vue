@@ -6,7 +6,7 @@ import type { PlayerState } from '../sound/usePlayer';
 import type { Desk, DeskProps } from './useDesk';
 
 defineProps<{ desk: Desk; copy: DeskProps['copy']; student: DeskProps['student']; player: PlayerState }>();
-defineEmits<{ help: [] }>();
+defineEmits<{ help: []; versions: [] }>();
 
 const SAVE_WORDS: Record<SaveState, string> = {
     saved: 'Saved',
@@ -22,12 +22,15 @@ const SAVE_WORDS: Record<SaveState, string> = {
         <Link href="/" class="home" aria-label="Back to the studio">Tarnwind</Link>
         <div class="title">
             <h1>{{ copy.title }}</h1>
-            <p>{{ student.name }} · {{ student.instrument }}{{ student.half_pedal ? '' : ' · pedal on and off only' }}</p>
+            <p>
+                {{ student.name }}<span class="instrument"> · {{ student.instrument }}{{ student.half_pedal ? '' : ' · pedal on and off only' }}</span>
+            </p>
         </div>
         <span :class="['save', desk.saving.state.value]" role="status">{{ SAVE_WORDS[desk.saving.state.value] }}</span>
         <PlayerTools :player="player" />
         <a-button size="small" :disabled="!desk.canUndo.value" @click="desk.undo()">Undo</a-button>
         <a-button size="small" :disabled="!desk.canRedo.value" @click="desk.redo()">Redo</a-button>
+        <button type="button" class="link" @click="$emit('versions')">Versions</button>
         <Link :href="`/copies/${copy.id}/portrait`" class="link">Portrait</Link>
         <Link :href="`/copies/${copy.id}/reduced/blocks`" class="link">Reductions</Link>
         <Link :href="`/copies/${copy.id}/print`" class="link">Marked copy</Link>
@@ -87,6 +90,26 @@ const SAVE_WORDS: Record<SaveState, string> = {
 .link {
     color: #f7f4ec;
     white-space: nowrap;
+}
+
+button.link {
+    padding: 0;
+    font: inherit;
+    text-decoration: underline;
+    background: none;
+    border: 0;
+    cursor: pointer;
+}
+
+@media (max-width: 1100px) {
+    .top {
+        gap: 10px;
+        padding-inline: 12px;
+    }
+
+    .instrument {
+        display: none;
+    }
 }
 
 .top :deep(button[disabled]) {

@@ -101,6 +101,8 @@ export function useDesk(props: DeskProps) {
     const picked = ref<string | null>(null);
     /** The end of the selection that stays, and the one that moves, as indexes of bars. */
     const range = ref<{ anchor: number; head: number } | null>(null);
+    /** An earlier state of the plan, to be heard and laid beside the present one; one that is kept has a name. */
+    const earlier = shallowRef<{ name: string | null; plan: PlanDocument }>({ name: null, plan: props.plan });
     const busy = ref('');
     const trouble = ref('');
     const saving = startSaving(realWorld(props.copy.id, props.copy.title), props.copy.revision);
@@ -281,6 +283,7 @@ export function useDesk(props: DeskProps) {
     if (newest) {
         for (const { plan: kept } of [...saving.left].reverse()) history.value = record(history.value, kept);
         saving.keep(newest.plan);
+        earlier.value = { name: null, plan: newest.plan };
         if (saving.isKept.value) saving.left.forEach(({ forget }) => forget());
         if (newest.revision !== props.copy.revision || saving.left.length > 1) {
             saving.state.value = 'conflict';
@@ -302,6 +305,7 @@ export function useDesk(props: DeskProps) {
         picked,
         measure,
         selection,
+        earlier,
         busy,
         trouble,
         saving,
@@ -327,6 +331,7 @@ export function useDesk(props: DeskProps) {
         extend,
         selectAll,
         selectNone,
+        restore: commit,
         loadNewer,
     };
 }

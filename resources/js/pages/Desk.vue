@@ -16,6 +16,7 @@ import SignInAgain from '../desk/SignInAgain.vue';
 import type { StripColumn } from '../desk/strip';
 import SystemView from '../desk/SystemView.vue';
 import ToolRow from '../desk/ToolRow.vue';
+import VersionDrawer from '../desk/VersionDrawer.vue';
 import { useAnswers } from '../desk/useAnswers';
 import { useDesk, type DeskProps } from '../desk/useDesk';
 import { barsOf, layMoments, nearestSpot, type Laid } from '../engraving/layout';
@@ -41,6 +42,7 @@ const player = usePlayer(desk, props.copy, props.score.moments, async () => {
 const SCALE = 38;
 const column = ref<HTMLElement>();
 const sheetOpen = ref(false);
+const versionsOpen = ref(false);
 
 const bars = barsOf(props.score, desk.times);
 const known = new WeakMap<object, Laid>();
@@ -192,7 +194,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 <template>
     <Head :title="`${copy.title} for ${student.name}`" />
     <div class="desk">
-        <DeskHeader :desk="desk" :copy="copy" :student="student" :player="player" @help="sheetOpen = true" />
+        <DeskHeader :desk="desk" :copy="copy" :student="student" :player="player" @help="sheetOpen = true" @versions="versionsOpen = !versionsOpen" />
 
         <div class="tools" role="toolbar" aria-label="Views and tools">
             <div class="views" role="group" aria-label="View">
@@ -254,6 +256,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
             :sections="[...(shown.state.sections?.value ?? [])]"
             :desk="desk"
         />
+        <VersionDrawer :open="versionsOpen" :desk="desk" :copy="copy" :measures="score.measures" @close="versionsOpen = false" />
         <ShortcutSheet :open="sheetOpen" :groups="groups" @close="sheetOpen = false" />
     </div>
 </template>

@@ -2,6 +2,8 @@
 import { Head, Link } from '@inertiajs/vue3';
 import { computed } from 'vue';
 import { ACTIONS, keyName, SOFT_PEDALS } from '../studio/pianos';
+import PieceProgress from '../studio/PieceProgress.vue';
+import type { Progress } from '../studio/progress';
 import { clicksFromRate } from '../studio/rates';
 import type { StudentItem } from '../studio/types';
 import { spanName } from '../support/intervals';
@@ -13,6 +15,7 @@ const props = defineProps<{
     pieces: {
         copy: number;
         title: string;
+        progress: Progress;
         tempo: number;
         /** Notes this piano has no key for, and the bar of the first of them. */
         missing: number;
@@ -94,6 +97,7 @@ function chords(count: number): string {
                     >)
                 </p>
             </header>
+            <PieceProgress :copy="piece.copy" :title="piece.title" :progress="piece.progress" />
             <table>
                 <thead>
                     <tr>

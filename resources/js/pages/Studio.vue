@@ -3,6 +3,7 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { onMounted, ref } from 'vue';
 import { waitingCopies } from '../desk/kept';
 import { warmUpEngraver } from '../engraving/engraver';
+import { inShort } from '../studio/progress';
 import StudentForm from '../studio/StudentForm.vue';
 import type { AdjustedPiano, Instrument, PieceItem, StudentItem } from '../studio/types';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
@@ -19,6 +20,7 @@ onMounted(() => {
     waiting.value = waitingCopies();
 });
 
+const now = new Date();
 const editing = ref<StudentItem | 'new' | null>(null);
 const chosen = ref<Record<number, number | undefined>>({});
 
@@ -71,6 +73,7 @@ function pedals(student: StudentItem): string {
                                     <a-button size="small" type="text" :aria-label="`Take ${copy.title} away from ${student.name}`">✕</a-button>
                                 </a-popconfirm>
                             </span>
+                            <span class="progress">{{ inShort(copy, now) }}</span>
                         </li>
                         <li v-if="student.copies.length === 0" class="quiet">No piece yet.</li>
                     </ul>
@@ -204,8 +207,9 @@ p {
 }
 
 .copies li {
-    display: flex;
-    justify-content: space-between;
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: center;
     padding: 5px 0;
     border-bottom: 1px dotted var(--line);
 }
@@ -213,6 +217,12 @@ p {
 .copies a {
     color: var(--lake);
     font-weight: 600;
+}
+
+.progress {
+    grid-column: 1 / -1;
+    color: var(--quiet);
+    font-size: 0.93rem;
 }
 
 .copies .side a {

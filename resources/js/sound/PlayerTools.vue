@@ -33,6 +33,9 @@ const step = computed(() => {
     const { version, tempo, countIn } = props.player.options;
     return countIn ? STEPS.findIndex((one) => one.version === version && one.tempo === tempo) : -1;
 });
+const versions = computed(() =>
+    VERSIONS.map((one) => (one.value === 'earlier' && props.player.earlier.value !== null ? { ...one, label: `as in “${props.player.earlier.value}”` } : one)),
+);
 const steps = STEPS.map((one, value) => ({ value, label: `${value + 1}. ${one.label}` }));
 
 function alongside(index: number): void {
@@ -56,7 +59,7 @@ function mute(part: Listening['muted'][number], isHeard: boolean): void {
             <template #content>
                 <div class="options">
                     <label for="listen-version">What is heard</label>
-                    <ChoiceSelect id="listen-version" :value="player.options.version" :options="VERSIONS" @choose="(version) => player.set({ version })" />
+                    <ChoiceSelect id="listen-version" :value="player.options.version" :options="versions" @choose="(version) => player.set({ version })" />
                     <label for="listen-tempo">How fast</label>
                     <ChoiceSelect id="listen-tempo" :value="player.options.tempo" :options="TEMPOS" @choose="(tempo) => player.set({ tempo })" />
                     <label for="listen-click">A click on the beats</label>

@@ -43,8 +43,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
 
     let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
-    const known = shallowRef<{ plan: PlanDocument; replanned: Version; rendition: RenditionDocument } | null>(null);
-    const opened = desk.plan.value;
+    const known = shallowRef<{ base: PlanDocument; replanned: Version; rendition: RenditionDocument } | null>(null);
     let player: (Player & { late: () => number }) | null = null;
     let frame = 0;
 
@@ -62,14 +61,16 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         const { version } = options;
         const replanned = isFault(version) ? 'planned' : version;
         const plan = desk.plan.value;
-        if (known.value?.plan !== plan || known.value.replanned !== replanned) {
+        const earlier = desk.earlier.value.plan;
+        const base = replanned === 'earlier' ? earlier : plan;
+        if (known.value?.base !== base || known.value.replanned !== replanned) {
             const around = {
-                opened,
+                earlier,
                 phrases: replanned === 'echo-alike' ? await phrases() : [],
                 beginning: ({ from }: { from: string }) => desk.placeAt(from),
             };
             const document = await sendJson<RenditionDocument>('POST', `/copies/${copy.id}/rendition`, { plan: planOf(replanned, plan, around) });
-            known.value = { plan, replanned, rendition: document };
+            known.value = { base, replanned, rendition: document };
         }
         return isFault(version) ? withFault(known.value.rendition, version) : known.value.rendition;
     }
@@ -181,7 +182,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
 
     /** The same passage in another version, at once. */
     watch(
-        () => ({ ...options, muted: [...options.muted] }),
+        () => ({ ...options, muted: [...options.muted], earlier: desk.earlier.value }),
         () => {
             if (state.value !== 'playing') return;
             stop();
@@ -206,6 +207,8 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         saveMidi,
         toggle,
         stop,
+        /** The name of the earlier plan that can be heard, if it has one. */
+        earlier: computed(() => desk.earlier.value.name),
         isLoading: computed(() => loaded.value > 0 && loaded.value < 1),
         late: (): number => player?.late() ?? 0,
     };

@@ -3,14 +3,14 @@ import type { Phrase } from '@generated/shape';
 import { FAULTS, type Fault } from './faults';
 
 /** Versions that are another plan; the others are faults in how this one is played. */
-export type Replanned = 'planned' | 'printed' | 'opened' | 'unshaped' | 'echo-alike';
+export type Replanned = 'planned' | 'printed' | 'earlier' | 'unshaped' | 'echo-alike';
 
 export type Version = Replanned | Fault;
 
 export const VERSIONS: readonly { value: Version; label: string }[] = [
     { value: 'planned', label: 'as planned' },
     { value: 'printed', label: 'as printed' },
-    { value: 'opened', label: 'as it was when you opened it' },
+    { value: 'earlier', label: 'as it was when you opened it' },
     { value: 'unshaped', label: 'a fault: phrases that go nowhere' },
     { value: 'echo-alike', label: 'a fault: echoes as loud' },
     ...FAULTS.map(({ value, label }) => ({ value, label: `a fault: ${label}` })),
@@ -28,8 +28,8 @@ export const isFault = (version: Version): version is Fault => FAULTS.some(({ va
 
 /** What a version is worked out from beside the plan. */
 export interface Around {
-    /** The plan as it was when the desk was opened. */
-    opened: PlanDocument;
+    /** The plan as it was when the desk was opened, or as a version of it has it. */
+    earlier: PlanDocument;
     phrases: readonly Phrase[];
     /** The place at which a phrase begins. */
     beginning: (phrase: Phrase) => ArchMark['at'] | null;
@@ -40,8 +40,8 @@ export function planOf(version: Version, plan: PlanDocument, around: Around): Pl
     switch (version) {
         case 'printed':
             return { format: plan.format, tempo: plan.tempo, settings: {}, marks: [] };
-        case 'opened':
-            return around.opened;
+        case 'earlier':
+            return around.earlier;
         case 'unshaped':
             return { ...plan, settings: { ...plan.settings, shape: { school: 'as-printed' } }, marks: plan.marks.filter(({ craft }) => craft !== 'shape') };
         case 'echo-alike':

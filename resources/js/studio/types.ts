@@ -1,3 +1,5 @@
+import type { Progress } from './progress';
+
 export interface StudentItem {
     id: number;
     name: string;
@@ -24,7 +26,7 @@ export interface StudentItem {
     left_comfortable: number | null;
     left_largest: number | null;
     repetition_rate: number | null;
-    copies: { id: number; title: string; piece: number; revision: number }[];
+    copies: ({ id: number; title: string; piece: number; revision: number } & Progress)[];
 }
 
 /** What was read of a score. */

@@ -50,7 +50,7 @@ async function send<T>(method: string, url: string, body: BodyInit | null, heade
     return data as T;
 }
 
-export function sendJson<T>(method: 'POST' | 'PUT' | 'DELETE', url: string, data: unknown, signal?: AbortSignal): Promise<T> {
+export function sendJson<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, data: unknown, signal?: AbortSignal): Promise<T> {
     return send<T>(method, url, JSON.stringify(data), { 'Content-Type': 'application/json' }, signal);
 }
 

@@ -5,7 +5,6 @@ import ChoiceSelect from '../../support/ChoiceSelect.vue';
 import ValuesPopover from '../../support/ValuesPopover.vue';
 import { DEPTHS, MANNERS } from './depth';
 import type { Way } from './edits';
-import { BESIDE } from './useBeside';
 import type { PedalState, School } from './usePedal';
 
 const props = defineProps<CraftProps<PedalState>>();
@@ -39,7 +38,7 @@ const haze = computed(() => way.value.haze ?? SCHOOLS.find(({ value }) => value 
 const depth = computed(() => String(way.value.depth ?? 'best'));
 const depths = [{ value: 'best', label: 'what is best' }, ...DEPTHS.map(({ value, label }) => ({ value: String(value), label }))];
 
-const besideName = computed(() => BESIDE.find(({ value }) => value === props.state.beside.name.value)?.label ?? '');
+const besideName = computed(() => props.state.beside.options.value.find(({ value }) => value === props.state.beside.name.value)?.label ?? '');
 
 function chooseSchool(value: School): void {
     const own = SCHOOLS.find((one) => one.value === value)?.haze;
@@ -87,7 +86,12 @@ function chooseDepth(value: string): void {
         <span>how deep</span>
         <ChoiceSelect :value="depth" :options="depths" label="How deep pedals are" @choose="chooseDepth" />
         <span>laid beside</span>
-        <ChoiceSelect :value="state.beside.name.value" :options="BESIDE" label="Another pedalling beside this one" @choose="state.beside.lay" />
+        <ChoiceSelect
+            :value="state.beside.name.value"
+            :options="state.beside.options.value"
+            label="Another pedalling beside this one"
+            @choose="state.beside.lay"
+        />
         <span>printed as</span>
         <ChoiceSelect
             :value="state.settings.value.notation ?? 'line'"

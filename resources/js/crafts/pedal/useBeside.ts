@@ -1,4 +1,4 @@
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { keyOf } from '../../desk/bearing';
 import type { Context } from '../../desk/craft';
 import { sendJson } from '../../support/http';
@@ -7,20 +7,19 @@ import type { PedalSettings, PlanDocument } from '@generated/plan';
 import { differences, placed, PEDAL_MARKS, type PedalMark, type PlacedMark } from './edits';
 
 /** Another pedalling that is laid beside the planned one. */
-export type Beside = NonNullable<PedalSettings['school']> | 'opened';
+export type Beside = NonNullable<PedalSettings['school']> | 'earlier';
 
-export const BESIDE: readonly { value: Beside | 'none'; label: string }[] = [
+const BESIDE: readonly { value: Beside | 'none'; label: string }[] = [
     { value: 'none', label: 'nothing' },
     { value: 'as-printed', label: 'the print' },
     { value: 'singing', label: 'singing' },
     { value: 'clean', label: 'clean' },
     { value: 'haze', label: 'haze' },
     { value: 'dampers-off', label: 'dampers off' },
-    { value: 'opened', label: 'as you opened it' },
 ];
 
 /** A second pedalling under the planned one, and where they differ. */
-export function useBeside({ desk, copy }: Context, opened: PlanDocument, planned: () => readonly PlacedMark[]) {
+export function useBeside({ desk, copy }: Context, planned: () => readonly PlacedMark[]) {
     const name = shallowRef<Beside | 'none'>('none');
     const answer = shallowRef<PedalAnswer | null>(null);
     const marks = shallowRef<readonly PedalMark[]>([]);
@@ -30,7 +29,7 @@ export function useBeside({ desk, copy }: Context, opened: PlanDocument, planned
         [name.value, marks.value, answer.value, trouble.value] = [wanted, [], null, ''];
         if (wanted === 'none') return;
         try {
-            const other = wanted === 'opened' ? await asOpened() : await bySchool(wanted);
+            const other = wanted === 'earlier' ? await asEarlier() : await bySchool(wanted);
             if (name.value !== wanted) return;
             marks.value = other.plan.marks.filter((mark): mark is PedalMark => (PEDAL_MARKS as readonly string[]).includes(keyOf(mark)));
             answer.value = other.answer;
@@ -47,12 +46,19 @@ export function useBeside({ desk, copy }: Context, opened: PlanDocument, planned
         return sendJson('POST', `/copies/${copy.id}/suggestions/pedal`, { plan: { ...plan, settings: { ...plan.settings, pedal: { school } }, marks: rest } });
     }
 
-    async function asOpened(): Promise<{ plan: PlanDocument; answer: PedalAnswer }> {
-        return { plan: opened, answer: await sendJson<PedalAnswer>('POST', `/copies/${copy.id}/answers/pedal`, { plan: opened }) };
+    async function asEarlier(): Promise<{ plan: PlanDocument; answer: PedalAnswer }> {
+        const { plan } = desk.earlier.value;
+        return { plan, answer: await sendJson<PedalAnswer>('POST', `/copies/${copy.id}/answers/pedal`, { plan }) };
     }
 
     const others = computed(() => placed(marks.value, desk.line));
     const differ = computed(() => (name.value === 'none' || answer.value === null ? [] : differences(planned(), others.value)));
 
-    return { name, answer, marks, others, differ, trouble, lay };
+    const options = computed<typeof BESIDE>(() => [
+        ...BESIDE,
+        { value: 'earlier', label: desk.earlier.value.name === null ? 'as you opened it' : `“${desk.earlier.value.name}”` },
+    ]);
+    watch(desk.earlier, () => name.value === 'earlier' && lay('earlier'));
+
+    return { name, options, answer, marks, others, differ, trouble, lay };
 }

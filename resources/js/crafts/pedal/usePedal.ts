@@ -102,7 +102,7 @@ export function usePedal(context: Context) {
         () => passages.value.find(({ from, to }) => from <= (desk.times[desk.cursor.value] ?? 0) && (desk.times[desk.cursor.value] ?? 0) < to)?.mark ?? null,
     );
 
-    const beside = useBeside(context, desk.plan.value, () => placed.value);
+    const beside = useBeside(context, () => placed.value);
 
     /** Takes what lies beside over for the selected bars, or the bar at the cursor. */
     function takeOver(): void {

@@ -82,11 +82,5 @@ export const stepsThrough = (spots: readonly BeatSpot[], y: (spot: BeatSpot) => 
 /** Where in the piece a bar comes, each time it is played, ms. */
 export const timesOf = ({ clock }: Pick<TimeAnswer, 'clock'>, measure: number): number[] => clock.filter((bar) => bar.measure === measure).map(({ ms }) => ms);
 
-/** "3:07". */
-export function inMinutes(ms: number): string {
-    const seconds = Math.round(ms / 1000);
-    return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-}
-
 /** "+120", "−60", "0". */
 export const signedMs = (ms: number): string => (Math.abs(ms) < 0.5 ? '0' : `${ms > 0 ? '+' : '−'}${Math.round(Math.abs(ms))}`);
