@@ -8,6 +8,7 @@ use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Tempo\PlayedBars;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**
@@ -31,7 +32,7 @@ final class PieceSummary
             'key' => (string) $reading->keys[0]->key,
             'metres' => array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures))),
             'tempo' => (int) round($tempo->quartersPerMinute()),
-            'seconds' => (int) round($tempo->seconds($score->end())),
+            'seconds' => (int) round(PlayedBars::duration($score, $tempo)),
             'warnings' => $score->warnings,
         ];
     }

@@ -100,6 +100,21 @@ final readonly class Registry
     }
 
     /**
+     * A plan that was made for one student, for another: what was suggested is suggested again, the teacher's own marks
+     * stay.
+     *
+     * @param  Closure(Plan): Performance  $perform  resolves a plan for the other student
+     */
+    public function adapted(Plan $plan, Closure $perform): Plan
+    {
+        foreach ($this->crafts as $craft) {
+            $plan = $craft->suggestion?->goesByStudent($plan) === true ? $craft->suggestion->suggest($perform($plan)) : $plan;
+        }
+
+        return $plan;
+    }
+
+    /**
      * A fresh plan: what the edition has printed, and the settings that the piece suggests.
      *
      * @param  ?Closure(): Reading  $read  what the score means; null for reading it now

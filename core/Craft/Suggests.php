@@ -13,4 +13,10 @@ use Tarnwind\Core\Plan\Plan;
 interface Suggests
 {
     public function suggest(Performance $performance): Plan;
+
+    /**
+     * Whether a plan has something suggested that goes by hands, foot or piano, so that it is suggested again for another
+     * student.
+     */
+    public function goesByStudent(Plan $plan): bool;
 }

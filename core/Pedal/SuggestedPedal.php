@@ -25,6 +25,11 @@ final class SuggestedPedal implements Suggests
         return self::into($performance->plan, $performance->written, Suggestion::of($performance), $performance->plan->settings(PedalSettings::class));
     }
 
+    public function goesByStudent(Plan $plan): bool
+    {
+        return array_filter($plan->marksOf(PedalMark::class), fn (PedalMark $mark): bool => $mark->origin === Origin::Suggested) !== [];
+    }
+
     /**
      * @param  list<Span>  $suggested
      */

@@ -17,4 +17,12 @@ final class SuggestedTime implements Suggests
     {
         return $performance->plan->withSettings(TimeCraft::NAME, new Timing(ProposedSchool::of($performance->written, $performance->reading())->school));
     }
+
+    /**
+     * When a piece takes time follows from the piece.
+     */
+    public function goesByStudent(Plan $plan): bool
+    {
+        return false;
+    }
 }

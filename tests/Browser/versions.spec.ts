@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { givePiece, saved, seriousViolations, signIn, suggest, test } from './support/studio';
+import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, test } from './support/studio';
 
 test('a plan is kept under a name, compared, heard beside, and gone back to', async ({ page }) => {
     await signIn(page);
@@ -68,4 +68,27 @@ test('how far a piece is, and what it is for, is said on the student and seen in
     expect(await seriousViolations(page)).toEqual([]);
     await page.goto('/');
     await expect(page.getByText('learning · Boathouse evening in 3 weeks')).toBeVisible();
+});
+
+test('a piece is given with the plan of another student, and the desk says what became of it', async ({ page }) => {
+    await signIn(page);
+    // Full of half pedals, which Lio's digital piano has not.
+    await openDesk(page, 'Oona', 'Lantern on the Water');
+    await Promise.all([
+        page.waitForResponse((response) => response.request().method() === 'PUT'),
+        page.getByLabel('Way of pedalling').selectOption({ label: 'Haze' }),
+    ]);
+    await saved(page);
+    await page.goto('/');
+    const card = studentCard(page, 'Lio');
+    await card.getByRole('combobox').selectOption({ label: 'Lantern on the Water, planned as for Oona' });
+    await card.getByRole('button', { name: 'Open desk' }).click();
+    const drawer = page.getByRole('region', { name: 'Versions of this plan' });
+    await expect(drawer.getByRole('heading', { name: 'Now, against “As Oona has it”' })).toBeVisible();
+    await expect(drawer).toContainText('The foot goes down 18 times; before, 19.');
+    const [first] = await drawer.getByRole('button', { name: /^Bar \d+$/ }).all();
+    const bar = await first!.textContent();
+    await first!.click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await expect(page.getByRole('complementary')).toContainText(bar!);
 });

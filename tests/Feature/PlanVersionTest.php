@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\PlanVersion;
+use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
@@ -84,4 +85,35 @@ it('keeps how far a piece is, and what it is to be ready for', function (): void
     $this->patchJson($url, ['status' => 'perfect', 'goal_on' => '14.3.'])->assertJsonValidationErrors(['status', 'goal_on']);
     $this->patchJson($url, ['status' => 'resting', 'goal' => null, 'goal_on' => null])->assertOk();
     expect($this->copy->fresh()->goal_on)->toBeNull();
+});
+
+it('gives a piece with the plan another student has, suggested again for her piano, and says what became of it', function (): void {
+    $lio = Student::query()->where('name', 'Lio')->firstOrFail();
+    $own = array_values(array_filter($this->plan['marks'], fn (array $mark): bool => $mark['craft'] !== 'pedal'));
+    $pedals = array_values(array_filter($this->plan['marks'], fn (array $mark): bool => $mark['craft'] === 'pedal'));
+    // A half pedal of the teacher's own stays, whatever the piano; what was suggested is suggested for it.
+    $pedals[1] = [...$pedals[1], 'id' => 'own-1', 'origin' => 'teacher', 'depth' => 'half'];
+    $this->copy->update(['plan' => json_encode([...$this->plan, 'marks' => [...$pedals, ...$own]])]);
+
+    $response = $this->post('/copies', ['student_id' => $lio->id, 'piece_id' => $this->copy->piece_id, 'plan_of' => $this->copy->id])->assertRedirect();
+    $copy = $lio->copies()->firstOrFail();
+    $version = $copy->versions()->firstOrFail();
+    $response->assertRedirect("/copies/$copy->id?compared=$version->id");
+    expect($version->name)->toBe('As Oona has it')->and($version->planDocument()->toJson())->toBe($this->copy->fresh()->planDocument()->toJson());
+
+    $marks = collect($copy->planDocument()->toArray()['marks']);
+    expect($marks->firstWhere('id', 'own-1'))->toMatchArray(['depth' => 'half', 'origin' => 'teacher'])
+        ->and($marks->where('craft', 'pedal')->where('origin', 'suggested')->pluck('depth')->unique()->all())->toBe(['full'])
+        ->and($marks->where('craft', '!=', 'pedal')->count())->toBe(count($own));
+    $this->get("/copies/$copy->id")->assertOk();
+});
+
+it('gives nobody the plan of another teacher\'s student, nor of another piece', function (): void {
+    $lio = Student::query()->where('name', 'Lio')->firstOrFail();
+    $bram = StudentCopy::query()->whereKeyNot($this->copy->id)->firstOrFail();
+    $theirs = StudentCopy::factory()->create(['piece_id' => $this->copy->piece_id]);
+    foreach ([$bram->id, $theirs->id, 999] as $copy) {
+        $this->postJson('/copies', ['student_id' => $lio->id, 'piece_id' => $this->copy->piece_id, 'plan_of' => $copy])->assertJsonValidationErrorFor('plan_of');
+    }
+    expect($lio->copies()->count())->toBe(0);
 });

@@ -10,6 +10,7 @@ use App\Http\Requests\EngravingRequest;
 use App\Http\Requests\PlanRequest;
 use App\Models\Piece;
 use App\Models\StudentCopy;
+use App\Support\AdaptedPlan;
 use App\Support\DeskData;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -33,6 +34,12 @@ final class StudentCopyController
             ['student_id' => $request->integer('student_id'), 'piece_id' => $piece->id],
             ['plan' => Crafts::registry()->freshPlan($score, fn (): Reading => $reading)->toJson(), 'revision' => 1],
         );
+
+        if ($copy->wasRecentlyCreated && $request->filled('plan_of')) {
+            $version = (new AdaptedPlan($copy))->from(StudentCopy::query()->findOrFail($request->integer('plan_of')));
+
+            return redirect()->route('copies.show', [$copy, 'compared' => $version->id]);
+        }
 
         return redirect()->route($copy->wasRecentlyCreated ? 'copies.portrait' : 'copies.show', $copy);
     }

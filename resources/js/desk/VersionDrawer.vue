@@ -8,6 +8,8 @@ import { inSentences, inWords, isSame, settingInWords } from './versions';
 /** Plans kept under a name, beside the score. */
 const props = defineProps<{ open: boolean; desk: Desk; copy: DeskProps['copy']; measures: DeskProps['score']['measures'] }>();
 defineEmits<{ close: [] }>();
+/** The id of a version that is compared at once; null for none. */
+const asked = defineModel<number | null>('compared', { required: true });
 
 const state = useVersions(props.desk, props.copy.id);
 const { versions, compared, trouble, busy } = state;
@@ -17,7 +19,12 @@ const proposed = `After the lesson of ${day(new Date())}`;
 
 watch(
     () => props.open,
-    (open) => open && versions.value === null && state.load(),
+    async (open) => {
+        if (open && versions.value === null) await state.load();
+        const wanted = versions.value?.find(({ id }) => id === asked.value);
+        asked.value = null;
+        if (wanted) await state.compare(wanted);
+    },
 );
 
 async function keep(): Promise<void> {

@@ -43,6 +43,7 @@ const SCALE = 38;
 const column = ref<HTMLElement>();
 const sheetOpen = ref(false);
 const versionsOpen = ref(false);
+const comparedVersion = ref<number | null>(null);
 
 const bars = barsOf(props.score, desk.times);
 const known = new WeakMap<object, Laid>();
@@ -152,6 +153,8 @@ onMounted(() => {
     if (Number.isInteger(bar)) desk.moveToMeasure(bar);
     const wanted = CRAFTS.find(({ name }) => name === asked.get('view'));
     if (wanted) front.value = wanted.name;
+    comparedVersion.value = Number(asked.get('compared')) || null;
+    versionsOpen.value = comparedVersion.value !== null;
 });
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
@@ -256,7 +259,14 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
             :sections="[...(shown.state.sections?.value ?? [])]"
             :desk="desk"
         />
-        <VersionDrawer :open="versionsOpen" :desk="desk" :copy="copy" :measures="score.measures" @close="versionsOpen = false" />
+        <VersionDrawer
+            v-model:compared="comparedVersion"
+            :open="versionsOpen"
+            :desk="desk"
+            :copy="copy"
+            :measures="score.measures"
+            @close="versionsOpen = false"
+        />
         <ShortcutSheet :open="sheetOpen" :groups="groups" @close="sheetOpen = false" />
     </div>
 </template>

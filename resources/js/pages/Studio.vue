@@ -22,15 +22,26 @@ onMounted(() => {
 
 const now = new Date();
 const editing = ref<StudentItem | 'new' | null>(null);
-const chosen = ref<Record<number, number | undefined>>({});
+const chosen = ref<Record<number, string | undefined>>({});
 
+/** A piece, or a piece and the copy whose plan comes with it. */
 function give(student: StudentItem): void {
-    const piece = chosen.value[student.id];
-    if (piece !== undefined) router.post('/copies', { student_id: student.id, piece_id: piece });
+    const [piece, copy] = (chosen.value[student.id] ?? '').split(' ').map(Number);
+    if (piece) router.post('/copies', { student_id: student.id, piece_id: piece, plan_of: copy ?? null });
 }
 
-function open(student: StudentItem): { value: number; label: string }[] {
-    return props.pieces.filter((piece) => !student.copies.some((copy) => copy.piece === piece.id)).map((piece) => ({ value: piece.id, label: piece.title }));
+/** The pieces a student has not, fresh and with the plans of others. */
+function open(student: StudentItem): { value: string; label: string }[] {
+    return props.pieces
+        .filter((piece) => !student.copies.some((copy) => copy.piece === piece.id))
+        .flatMap((piece) => [
+            { value: String(piece.id), label: piece.title },
+            ...props.students.flatMap(({ name, copies }) =>
+                copies
+                    .filter((copy) => copy.piece === piece.id)
+                    .map((copy) => ({ value: `${piece.id} ${copy.id}`, label: `${piece.title}, planned as for ${name}` })),
+            ),
+        ]);
 }
 
 function pedals(student: StudentItem): string {

@@ -8,7 +8,8 @@ defineProps<{ students: { id: number; name: string }[]; days: number; backups: b
 const KEPT = [
     { what: 'A name to call her by', why: 'so that you find her; a first name or a nickname is enough' },
     { what: 'Her instrument, hands and foot', why: 'reach, measured rates and pedals decide which fingers, tempos and changes are proposed' },
-    { what: 'Her copies, with your plans and words', why: 'they are what you prepare, print and hand out' },
+    { what: 'How far she is with a piece, and the day it is for', why: 'so that what comes first is prepared first' },
+    { what: 'Her copies, with your plans, their versions and your words', why: 'they are what you prepare, print and hand out' },
 ] as const;
 </script>
 
