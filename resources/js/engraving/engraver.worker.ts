@@ -76,13 +76,17 @@ const engraver = {
         return readGeometry(tk.renderToSVG(index + 1));
     },
 
-    /** Whole pages for print: A4 with margins. */
-    async pages(xml: string): Promise<string[]> {
+    /**
+     * Whole pages: of paper, or narrower for a small screen.
+     *
+     * @param width tenths of a millimetre
+     */
+    async pages(xml: string, width: number): Promise<string[]> {
         isAsked = true;
         const tk = await ready();
         tk.setOptions({
             scale: 42,
-            pageWidth: 2100,
+            pageWidth: width,
             pageHeight: 2760,
             adjustPageHeight: true,
             breaks: 'auto',

@@ -13,6 +13,7 @@ import { LIKE_BARS, useLikeBars } from '../desk/likeBars';
 import { followPointer, placeUnder } from '../desk/pointer';
 import ShortcutSheet from '../desk/ShortcutSheet.vue';
 import SignInAgain from '../desk/SignInAgain.vue';
+import SmallScreen from '../desk/SmallScreen.vue';
 import type { StripColumn } from '../desk/strip';
 import SystemView from '../desk/SystemView.vue';
 import ToolRow from '../desk/ToolRow.vue';
@@ -196,6 +197,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 
 <template>
     <Head :title="`${copy.title} for ${student.name}`" />
+    <SmallScreen :copy="copy" />
     <div class="desk">
         <DeskHeader :desk="desk" :copy="copy" :student="student" :player="player" @help="sheetOpen = true" @versions="versionsOpen = !versionsOpen" />
 
@@ -413,6 +415,13 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 
     .scroll {
         padding-inline: 12px;
+    }
+}
+
+/* SmallScreen stands in its place. */
+@media (max-width: 700px) {
+    .desk {
+        display: none;
     }
 }
 </style>

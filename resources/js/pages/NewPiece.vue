@@ -101,7 +101,7 @@ const partOptions = computed(() => {
                 <dt>Metre</dt>
                 <dd>{{ reading.metres.join(', ') }}</dd>
                 <dt>Tempo and length</dt>
-                <dd>♩ = {{ reading.tempo }}, about {{ lengthInWords(reading.seconds) }} without repeats</dd>
+                <dd>♩ = {{ reading.tempo }}, about {{ lengthInWords(reading.seconds) }}</dd>
             </dl>
             <template v-if="reading.warnings.length > 0">
                 <h3>What was odd in the file</h3>

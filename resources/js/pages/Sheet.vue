@@ -19,18 +19,28 @@ const pages = ref<string[]>([]);
 const trouble = ref('');
 const sheets = ref<HTMLElement[]>([]);
 
-onMounted(async () => {
+/** Tenths of a millimetre of music across A4, and to a pixel of a screen that is narrower. */
+const PAPER = 2100;
+const TO_PIXEL = 3;
+const onScreen = Math.min(PAPER, Math.round((window.innerWidth - 48) * TO_PIXEL));
+
+onMounted(() => engrave(onScreen));
+
+async function engrave(width: number): Promise<void> {
     try {
-        pages.value = await engraver().pages(await getText(props.engraving));
+        pages.value = await engraver().pages(await getText(props.engraving), width);
         await nextTick();
         sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
     } catch (error) {
         trouble.value = error instanceof Error ? error.message : 'The score could not be engraved.';
     }
-});
+}
 
-function print(): void {
+/** Prints as on paper, however narrow the screen is. */
+async function print(): Promise<void> {
+    if (onScreen < PAPER) await engrave(PAPER);
     window.print();
+    if (onScreen < PAPER) await engrave(onScreen);
 }
 </script>
 
@@ -152,6 +162,24 @@ dt::before {
 dd {
     margin: 0;
     white-space: pre-line;
+}
+
+@media screen and (max-width: 700px) {
+    .bar {
+        flex-wrap: wrap;
+        gap: 8px 14px;
+        padding: 10px 14px;
+    }
+
+    .gap {
+        flex-basis: 100%;
+    }
+
+    .paper {
+        max-width: calc(100% - 16px);
+        margin: 10px auto 40px;
+        padding: 14px 8px;
+    }
 }
 
 @page {
