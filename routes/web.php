@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ArchiveController;
+use App\Http\Controllers\CopyLinkController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\NewAccountController;
 use App\Http\Controllers\PaletteController;
@@ -26,7 +27,14 @@ use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
 use App\Http\Controllers\TwinController;
 use App\Http\Middleware\OneAtATime;
+use App\Http\Middleware\Unlisted;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Session\Middleware\AuthenticateSession;
+use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
@@ -45,6 +53,13 @@ Route::middleware('guest')->group(function (): void {
     Route::get('/register', [NewAccountController::class, 'open'])->name('register');
     Route::post('/register', [NewAccountController::class, 'storeOpen'])->middleware('throttle:20,1');
 });
+
+// What a student sees at home: no session, no cookie.
+Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, AuthenticateSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class])
+    ->middleware(['throttle:120,1', Unlisted::class])->group(function (): void {
+        Route::get('/home/{secret}', [CopyLinkController::class, 'show'])->name('home-copy');
+        Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
+    });
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
@@ -116,7 +131,9 @@ Route::middleware('auth')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
         Route::patch('/copies/{copy}/progress', [StudentCopyController::class, 'progress'])->name('copies.progress');
         Route::post('/copies/{copy}/versions', [PlanVersionController::class, 'store'])->name('copies.versions.store');
+        Route::post('/copies/{copy}/links', [CopyLinkController::class, 'store'])->middleware('throttle:30,1')->name('copies.links.store');
         Route::scopeBindings()->group(function (): void {
+            Route::delete('/copies/{copy}/links/{link}', [CopyLinkController::class, 'destroy'])->name('copies.links.destroy');
             Route::post('/copies/{copy}/versions/{version}/comparison', [PlanVersionController::class, 'compare'])->name('copies.versions.compare');
             Route::patch('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'update'])->name('copies.versions.update');
             Route::delete('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'destroy'])->name('copies.versions.destroy');

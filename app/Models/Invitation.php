@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\HasSecret;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Str;
 
 /**
  * A link by which one more teacher may make an account, once. Only its hash is kept.
@@ -21,9 +21,9 @@ use Illuminate\Support\Str;
  */
 final class Invitation extends Model
 {
-    private const DAYS = 14;
+    use HasSecret;
 
-    private const LENGTH = 48;
+    private const DAYS = 14;
 
     protected $fillable = ['token', 'note', 'expires_at'];
 
@@ -32,18 +32,10 @@ final class Invitation extends Model
      */
     public static function by(User $teacher, ?string $note): array
     {
-        $secret = Str::random(self::LENGTH);
+        $secret = self::secret();
         $invitation = $teacher->invitations()->create(['token' => self::hash($secret), 'note' => $note, 'expires_at' => now()->addDays(self::DAYS)]);
 
         return [$invitation, $secret];
-    }
-
-    /**
-     * The one a link belongs to; null for a link that is wrong, used or too old.
-     */
-    public static function of(string $secret): ?self
-    {
-        return self::query()->where('token', self::hash($secret))->where('expires_at', '>', now())->first();
     }
 
     /**
@@ -52,11 +44,6 @@ final class Invitation extends Model
     public function teacher(): BelongsTo
     {
         return $this->belongsTo(User::class, 'user_id');
-    }
-
-    private static function hash(string $secret): string
-    {
-        return hash('sha256', $secret);
     }
 
     /**

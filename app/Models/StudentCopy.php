@@ -81,6 +81,16 @@ final class StudentCopy extends Model
     }
 
     /**
+     * Links by which it is seen at home.
+     *
+     * @return HasMany<CopyLink, $this>
+     */
+    public function links(): HasMany
+    {
+        return $this->hasMany(CopyLink::class);
+    }
+
+    /**
      * @return array{status: string, goal: ?string, goal_on: ?string} how far it is; the day as 2026-05-31
      */
     public function progress(): array

@@ -38,3 +38,33 @@ test('on a phone the marked copy is engraved for its width, and printed for pape
     await expect(page.locator('body')).toHaveAttribute('data-printed', String(Math.round((narrow * 2100) / ((390 - 48) * 3))));
     await expect.poll(across).toBe(narrow);
 });
+
+test('a link is made for home, opens the copy on a phone without an account, and is withdrawn', async ({ page, browser }) => {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await signIn(page);
+    await page.getByRole('link', { name: 'marked copy' }).first().click();
+    await page.getByRole('button', { name: 'Link for home' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const link = await page.getByLabel('The link', { exact: true }).inputValue();
+    await expect(page.getByText(/One is good until/)).toHaveCount(1);
+    expect(await seriousViolations(page)).toEqual([]);
+
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const home = await phone.newPage();
+    await home.goto(new URL(new URL(link).pathname, page.url()).href);
+    await expect(home.locator('.page svg').first()).toBeVisible();
+    await expect(home.getByRole('heading', { name: 'Slow Weather' })).toBeVisible();
+    await expect(home.getByText('Weight from the back')).toBeVisible();
+    await expect(home.getByRole('link')).toHaveCount(0);
+    expect(await phone.cookies()).toEqual([]);
+    expect(await home.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(await seriousViolations(home)).toEqual([]);
+
+    await page.getByRole('button', { name: 'Withdraw' }).click();
+    await expect(page.getByText(/One is good until/)).toHaveCount(0);
+    await home.reload();
+    await expect(home.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
+    expect(await home.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await expect(home.getByText('Weight from the back')).toHaveCount(0);
+    await phone.close();
+});

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\CopyLink;
 use App\Models\Invitation;
 use App\Models\Piano;
 use App\Models\Piece;
@@ -31,6 +32,8 @@ const MAY = [
     'POST join/{secret}' => [422, 302, 302],
     'GET register' => [404, 302, 302],
     'POST register' => [422, 302, 302],
+    'GET home/{secret}' => [404, 404, 404],
+    'GET home/{secret}/engraving' => [404, 404, 404],
     'GET account' => [SIGN_IN, 200, 200],
     'PUT account' => [SIGN_IN, 422, 422],
     'PUT account/password' => [SIGN_IN, 422, 422],
@@ -78,6 +81,8 @@ const MAY = [
     'GET copies/{copy}/reduced/{reduced}/engraving' => [SIGN_IN, 403, 200],
     'GET copies/{copy}/reduced/{reduced}/download.musicxml' => [SIGN_IN, 403, 200],
     'PATCH copies/{copy}/progress' => [SIGN_IN, 403, 200],
+    'POST copies/{copy}/links' => [SIGN_IN, 403, 422],
+    'DELETE copies/{copy}/links/{link}' => [SIGN_IN, 403, 302],
     'GET copies/{copy}/versions' => [SIGN_IN, 403, 200],
     'POST copies/{copy}/versions' => [SIGN_IN, 403, 422],
     'GET copies/{copy}/versions/{version}' => [SIGN_IN, 403, 200],
@@ -101,6 +106,7 @@ beforeEach(function (): void {
     $this->piece = Piece::factory()->for($this->owner, 'teacher')->create();
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
     $this->version = $this->copy->versions()->create(['name' => 'After the lesson', 'plan' => $this->copy->plan]);
+    [$this->link] = CopyLink::to($this->copy, 4);
 });
 
 it('knows every route', function (): void {
@@ -110,7 +116,7 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
+    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{link}' => $this->link->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

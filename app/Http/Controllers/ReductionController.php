@@ -20,7 +20,7 @@ final class ReductionController
     public function show(StudentCopy $copy, Reduced $reduced): Page
     {
         return Inertia::render('Sheet', [
-            'copy' => ['id' => $copy->id, 'title' => $copy->piece->title],
+            'title' => $copy->piece->title, 'back' => route('copies.show', $copy, false),
             'subtitle' => "{$reduced->label()}, for {$copy->student->name}",
             'engraving' => route('copies.reduction.engraving', [$copy, $reduced], false),
             'downloads' => [['label' => 'MusicXML', 'url' => route('copies.reduction.download', [$copy, $reduced], false)]],

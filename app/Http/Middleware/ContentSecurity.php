@@ -39,7 +39,7 @@ final class ContentSecurity
         $response = $next($request);
         $response->headers->set('Content-Security-Policy', implode('; ', self::POLICY));
         $response->headers->set('X-Content-Type-Options', 'nosniff');
-        $response->headers->set('Referrer-Policy', 'same-origin');
+        $response->headers->set('Referrer-Policy', $response->headers->get('Referrer-Policy') ?? 'same-origin');
         if ($request->isSecure()) {
             $response->headers->set('Strict-Transport-Security', 'max-age='.self::SECURE_SECONDS);
         }

@@ -9,7 +9,7 @@ import { inSentences, inWords, isSame, settingInWords } from './versions';
 const props = defineProps<{ open: boolean; desk: Desk; copy: DeskProps['copy']; measures: DeskProps['score']['measures'] }>();
 defineEmits<{ close: [] }>();
 /** The id of a version that is compared at once; null for none. */
-const asked = defineModel<number | null>('compared', { required: true });
+const asked = defineModel<number | null>('asked', { required: true });
 
 const state = useVersions(props.desk, props.copy.id);
 const { versions, compared, trouble, busy } = state;

@@ -77,8 +77,7 @@ export function inWords(bar: BarDifference): string[] {
 export function settingInWords({ craft, name, before, after }: Comparison['settings'][number], titleOf: (craft: string) => string): string {
     const plain = (value: unknown): string => {
         if (value === null) return craft === '' ? 'as printed' : 'as usual';
-        if (typeof value === 'object') return 'set';
-        return String(value as string | number | boolean).replaceAll('-', ' ');
+        return typeof value === 'string' ? value.replaceAll('-', ' ') : JSON.stringify(value);
     };
     const what = craft === '' ? 'Tempo, quarters a minute' : `${titleOf(craft)}, ${name.replaceAll('_', ' ')}`;
     return typeof before === 'object' && before !== null && typeof after === 'object' && after !== null

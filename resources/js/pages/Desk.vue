@@ -262,7 +262,7 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
             :desk="desk"
         />
         <VersionDrawer
-            v-model:compared="comparedVersion"
+            v-model:asked="comparedVersion"
             :open="versionsOpen"
             :desk="desk"
             :copy="copy"

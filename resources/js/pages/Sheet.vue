@@ -2,17 +2,22 @@
 import { Head, Link } from '@inertiajs/vue3';
 import { nextTick, onMounted, ref } from 'vue';
 import { engraver, svgElement } from '../engraving/engraver';
+import HomeLinks from '../studio/HomeLinks.vue';
 import { getText } from '../support/http';
 
 /** A score on paper: engraved in pages, printed, or downloaded. */
 const props = defineProps<{
-    copy: { id: number; title: string };
+    title: string;
+    /** The desk it belongs to; null for a student at home. */
+    back: string | null;
     subtitle: string;
     engraving: string;
     downloads: { label: string; url: string }[];
     notes: { bar: string; text: string }[];
     /** Other ways to see the same piece. */
     siblings?: { label: string; url: string; current: boolean }[];
+    /** Links by which the student sees it at home. */
+    home?: { copy: number; weeks: number[]; links: { id: number; expires: string }[] };
 }>();
 
 const pages = ref<string[]>([]);
@@ -45,9 +50,9 @@ async function print(): Promise<void> {
 </script>
 
 <template>
-    <Head :title="`${copy.title}, ${subtitle}`" />
+    <Head :title="`${title}, ${subtitle}`" />
     <nav class="bar" aria-label="Sheet">
-        <Link :href="`/copies/${copy.id}`">Back to the desk</Link>
+        <Link v-if="back !== null" :href="back">Back to the desk</Link>
         <Link
             v-for="sibling in siblings"
             :key="sibling.url"
@@ -57,13 +62,14 @@ async function print(): Promise<void> {
             >{{ sibling.label }}</Link
         >
         <span class="gap" />
-        <span>Download</span>
+        <span v-if="downloads.length > 0">Download</span>
         <a v-for="{ label, url } in downloads" :key="url" :href="url" download>{{ label }}</a>
+        <HomeLinks v-if="home" v-bind="home" />
         <a-button type="primary" :disabled="pages.length === 0" @click="print">Print</a-button>
     </nav>
     <main class="paper">
         <header>
-            <h1>{{ copy.title }}</h1>
+            <h1>{{ title }}</h1>
             <p>{{ subtitle }}</p>
         </header>
         <p v-if="trouble" role="alert">{{ trouble }}</p>

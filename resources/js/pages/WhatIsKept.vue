@@ -17,7 +17,7 @@ const KEPT = [
     <Head title="What is kept" />
     <PageFrame>
         <h1>What is kept of your students, and why</h1>
-        <p>Students may be children. Nothing is kept of them but what teaching needs, and nobody but you sees it.</p>
+        <p>Students may be children. Nothing is kept of them but what teaching needs, and nobody but you sees it, unless you give a link.</p>
         <table>
             <thead>
                 <tr>
@@ -32,6 +32,10 @@ const KEPT = [
                 </tr>
             </tbody>
         </table>
+        <p>
+            A link for home shows one marked copy, with the name, to whoever has it: it is good for the weeks you choose, and you can withdraw it. Nobody is
+            counted or followed there.
+        </p>
         <p>
             Not kept: surnames, addresses, birthdays, photographs, recordings, who visited when. Nothing is sent to anyone, and nothing is loaded from
             elsewhere.{{ backups ? ` What is erased stays in backups for up to ${days} days, and then is gone there too.` : '' }}

@@ -25,6 +25,7 @@ defineProps<{ title: string; heading?: string }>();
 .page {
     min-height: 100vh;
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     place-items: center;
     padding: 24px;
 }
