@@ -31,10 +31,9 @@ final readonly class SecondFactor
      */
     public function begin(Totp $app): array
     {
-        $codes = self::codes();
-        $this->teacher->forceFill(['second_factor' => $app->secret, 'recovery_codes' => array_map(Hash::make(...), $codes)])->save();
+        $this->teacher->forceFill(['second_factor' => $app->secret]);
 
-        return $codes;
+        return $this->renewCodes();
     }
 
     /**

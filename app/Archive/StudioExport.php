@@ -31,6 +31,9 @@ final class StudioExport
     /** @var array<string, string> contents by name */
     private array $files = [];
 
+    /** How many copies there are in it so far. */
+    private int $copies = 0;
+
     /** @var array<int, int> place in the archive by id */
     private array $pianos = [];
 
@@ -69,7 +72,7 @@ final class StudioExport
             'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes],
             'pianos' => $this->teacher->pianos()->orderBy('id')->get()->map($this->piano(...))->all(),
             'pieces' => $this->teacher->pieces()->orderBy('id')->get()->map($this->piece(...))->all(),
-            'students' => $this->teacher->students()->orderBy('id')->with(['copies' => fn ($copies) => $copies->orderBy('id')])->get()->map($this->student(...))->all(),
+            'students' => $this->teacher->students()->orderBy('id')->with(['copies' => fn ($copies) => $copies->orderBy('id'), 'copies.versions' => fn ($versions) => $versions->orderBy('id')])->get()->map($this->student(...))->all(),
         ];
     }
 
@@ -110,7 +113,7 @@ final class StudioExport
      */
     private function copy(StudentCopy $copy): array
     {
-        $number = count(preg_grep('#^plans/\d+\.json$#', array_keys($this->files)) ?: []) + 1;
+        $number = ++$this->copies;
         $plan = sprintf('plans/%04d.json', $number);
         $this->files[$plan] = $copy->plan;
         $kept = $copy->unreadable_plan === null ? null : sprintf('plans/%04d.as-kept.json', $number);
@@ -119,7 +122,7 @@ final class StudioExport
         }
 
         $versions = [];
-        foreach ($copy->versions()->orderBy('id')->get() as $place => $version) {
+        foreach ($copy->versions as $place => $version) {
             $file = sprintf('plans/%04d.%03d.json', $number, $place + 1);
             $this->files[$file] = $version->plan;
             $versions[] = ['name' => $version->name, 'kept' => $version->created_at->utc()->format(self::TIME), 'plan' => $file];
