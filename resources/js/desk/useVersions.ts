@@ -50,13 +50,18 @@ export function useVersions(desk: Desk, copy: number) {
             if (compared.value?.version.id === version.id) compared.value = null;
         });
 
-    const planOf = async (version: Version): Promise<PlanDocument> => (await getJson<{ plan: PlanDocument }>(`${url}/${version.id}`)).plan;
+    /** A version's plan, and what another has otherwise. */
+    const against = (version: Version, now: PlanDocument): Promise<[PlanDocument, Comparison]> =>
+        Promise.all([
+            getJson<{ plan: PlanDocument }>(`${url}/${version.id}`).then(({ plan }) => plan),
+            sendJson<Comparison>('POST', `${url}/${version.id}/comparison`, { plan: now }),
+        ]);
 
     /** What is otherwise now; the version can be heard and laid beside from then on. */
     const compare = (version: Version): Promise<void> =>
         attempt(async () => {
             const now = desk.plan.value;
-            const [plan, comparison] = await Promise.all([planOf(version), sendJson<Comparison>('POST', `${url}/${version.id}/comparison`, { plan: now })]);
+            const [plan, comparison] = await against(version, now);
             compared.value = { version, comparison, plan: now };
             desk.earlier.value = { name: version.name, plan };
         });
@@ -64,10 +69,7 @@ export function useVersions(desk: Desk, copy: number) {
     /** Puts a version in the place of the present plan, which is kept, so that nothing is lost. */
     const goBack = (version: Version): Promise<void> =>
         attempt(async () => {
-            const [plan, comparison] = await Promise.all([
-                planOf(version),
-                sendJson<Comparison>('POST', `${url}/${version.id}/comparison`, { plan: desk.plan.value }),
-            ]);
+            const [plan, comparison] = await against(version, desk.plan.value);
             if (isSame(comparison)) return;
             await kept(`Before going back to “${version.name}”`.slice(0, 120), true);
             desk.restore(plan);
