@@ -85,7 +85,7 @@ final class Alternatives
         }
         $joints = new Joints($assignment->fingering, $assignment->reading, $assignment->tempo, $assignment->hands);
 
-        return array_values(array_filter(Joints::pairs($assignment->score), fn (array $pair): bool => isset($here[$pair[0]->id], $here[$pair[1]->id]) && $joints->join(...$pair)));
+        return array_values(array_filter(Joints::pairs($assignment->score, $assignment->legato), fn (array $pair): bool => isset($here[$pair[0]->id], $here[$pair[1]->id]) && $joints->join(...$pair)));
     }
 
     /**

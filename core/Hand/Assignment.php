@@ -6,7 +6,9 @@ namespace Tarnwind\Core\Hand;
 
 use Tarnwind\Core\Count\EvenPassage;
 use Tarnwind\Core\Count\Hazards;
+use Tarnwind\Core\Performance\Articulation;
 use Tarnwind\Core\Performance\Derived;
+use Tarnwind\Core\Performance\KeyLength;
 use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\Span;
@@ -42,6 +44,7 @@ final class Assignment implements Derived
     /**
      * @param  list<Span>  $pedal  in order, not overlapping
      * @param  ?Levels  $levels  how loud notes are; null for by the print alone
+     * @param  array<string, true>  $legato  ids of notes that are to be joined to the next without a slur
      */
     public function __construct(
         public readonly Score $score,
@@ -53,6 +56,7 @@ final class Assignment implements Derived
         public readonly Piano $piano = new Piano,
         public readonly array $pedal = [],
         private ?Levels $levels = null,
+        public readonly array $legato = [],
     ) {
     }
 
@@ -63,6 +67,7 @@ final class Assignment implements Derived
         return new self(
             $performance->score(), $performance->reading(), $performance->tempo(), $performance->part(Fingering::class),
             $student->hands, $student->rates, $student->piano, $performance->spans(), $performance->levels(),
+            array_map(fn (): bool => true, array_filter($performance->lengths(), fn (KeyLength $length): bool => $length->articulation === Articulation::Legato)),
         );
     }
 
@@ -78,7 +83,7 @@ final class Assignment implements Derived
         $reading = $this->reading->handedOut(new Corrections(hands: $hands));
         $own = array_map(strval(...), array_filter($this->fingering->notes, fn (FingeredNote $one): bool => $one->source === Source::Teacher || $one->source === Source::Kept));
 
-        return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own, levels: $this->levels), $this->hands, $this->rates, $this->piano, $this->pedal, $this->levels);
+        return new self($score, $reading, $this->tempo, Fingering::of($score, $reading, $this->tempo, $this->hands, $own, levels: $this->levels), $this->hands, $this->rates, $this->piano, $this->pedal, $this->levels, $this->legato);
     }
 
     /**
@@ -98,7 +103,7 @@ final class Assignment implements Derived
      */
     public function joints(): array
     {
-        return $this->joints ??= Joints::of($this->score, $this->reading, $this->tempo, $this->fingering, $this->hands);
+        return $this->joints ??= Joints::of($this->score, $this->reading, $this->tempo, $this->fingering, $this->hands, $this->legato);
     }
 
     /**

@@ -19,6 +19,7 @@ enum FindingKind: string
     case Strain = 'strain';
     case Leap = 'leap';
     case Crossing = 'crossing';
+    case CrossedHands = 'crossed-hands';
     case OneFinger = 'one-finger';
     case WeakFinger = 'weak-finger';
     case Stretch = 'stretch';

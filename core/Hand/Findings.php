@@ -9,6 +9,7 @@ use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Hand\Checks\Compass;
+use Tarnwind\Core\Hand\Checks\CrossedHands;
 use Tarnwind\Core\Hand\Checks\Joining;
 use Tarnwind\Core\Hand\Checks\LettingGo;
 use Tarnwind\Core\Hand\Checks\Moves;
@@ -55,6 +56,7 @@ final class Findings
         return match ($finding->kind) {
             FindingKind::BeyondReach => "chord $hand {$finding->severity->value} $keys",
             FindingKind::Leap => sprintf('leap %s %.2f %.2f', $hand, $finding->value, $finding->limit),
+            FindingKind::CrossedHands => "crossed $hand",
             FindingKind::SharedKey => $finding->severity === Severity::Hint ? 'key passed on' : "key {$notes[0]->midi} $finding->measure",
             default => null,
         };
@@ -70,7 +72,7 @@ final class Findings
     {
         return $intended->without(Finding::inOrder([
             ...Joining::findings($assignment, $joints), ...Reaching::findings($assignment), ...LettingGo::findings($assignment), ...Moves::findings($assignment),
-            ...SharedKeys::findings($assignment), ...WeakFingers::findings($assignment),
+            ...SharedKeys::findings($assignment), ...CrossedHands::findings($assignment), ...WeakFingers::findings($assignment),
         ]), $assignment->score);
     }
 }

@@ -28,7 +28,7 @@ final class HandAnswer implements Answer
 
     public static function restsOn(): array
     {
-        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Fingers, Aspect::Foot, Aspect::Intended];
+        return [...Levels::RESTS_ON, Aspect::Hands, Aspect::Fingers, Aspect::Foot, Aspect::Lengths, Aspect::Intended];
     }
 
     public static function excerpt(): Excerpt

@@ -15,7 +15,7 @@ use Tarnwind\Core\Student\Hands;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**
- * Tells for every two successive notes under a slur whether fingers can join them, with a silent change of finger if
+ * Tells for every two successive notes under a slur, or where legato is asked for without one, whether fingers can join them, with a silent change of finger if
  * need be, or only the pedal.
  */
 final readonly class Joints implements Derived
@@ -54,13 +54,14 @@ final readonly class Joints implements Derived
     }
 
     /**
+     * @param  array<string, true>  $legato  ids of notes that are to be joined to the next without a slur
      * @return list<Joint> by place
      */
-    public static function of(Score $score, Reading $reading, TempoMap $tempo, Fingering $fingering, Hands $hands = new Hands): array
+    public static function of(Score $score, Reading $reading, TempoMap $tempo, Fingering $fingering, Hands $hands = new Hands, array $legato = []): array
     {
         $joints = new self($fingering, $reading, $tempo, $hands);
         $found = [];
-        foreach (self::pairs($score) as [$from, $to]) {
+        foreach (self::pairs($score, $legato) as [$from, $to]) {
             $found["$from->id $to->id"] = $joints->joint($from, $to);
         }
         $found = $joints->oneChangeAtOnce(array_values($found));
@@ -85,29 +86,46 @@ final readonly class Joints implements Derived
     }
 
     /**
-     * Successive notes under one slur: those of the slur's voice that meet, in chords the outermost with each other.
+     * Successive notes under one slur, or asked to be joined without one: those of a voice that meet, in chords the outermost
+     * with each other.
      *
+     * @param  array<string, true>  $legato  ids of notes that are to be joined to the next without a slur
      * @return list<array{Note, Note}>
      */
-    public static function pairs(Score $score): array
+    public static function pairs(Score $score, array $legato = []): array
     {
         $voices = Voices::of($score);
-        $top = fn (array $stroke): Note => $stroke[count($stroke) - 1];
         $pairs = [];
         foreach ($score->slurs as $slur) {
             $before = null;
             foreach ($voices->under($slur) as $stroke) {
-                if ($before !== null && $before[0]->end()->equals($stroke[0]->onset)) {
-                    $pairs[] = [$top($before), $top($stroke)];
-                    if (count($before) > 1 && count($stroke) > 1) {
-                        $pairs[] = [$before[0], $stroke[0]];
-                    }
-                }
+                $pairs = [...$pairs, ...($before === null ? [] : self::meeting($before, $stroke))];
                 $before = $stroke;
+            }
+        }
+        foreach ($legato === [] ? [] : $voices->successive() as [$stroke, $next]) {
+            // A key is never joined to itself: the word asks that of nobody.
+            if (isset($legato[$stroke[0]->id])) {
+                $pairs = [...$pairs, ...array_filter(self::meeting($stroke, $next), fn (array $pair): bool => $pair[0]->midi !== $pair[1]->midi)];
             }
         }
 
         return $pairs;
+    }
+
+    /**
+     * @param  non-empty-list<Note>  $stroke
+     * @param  non-empty-list<Note>  $next
+     * @return list<array{Note, Note}>
+     */
+    private static function meeting(array $stroke, array $next): array
+    {
+        if (! $stroke[0]->end()->equals($next[0]->onset)) {
+            return [];
+        }
+        $tops = [$stroke[count($stroke) - 1], $next[count($next) - 1]];
+
+        return count($stroke) > 1 && count($next) > 1 ? [$tops, [$stroke[0], $next[0]]] : [$tops];
     }
 
     /**

@@ -81,6 +81,22 @@ final readonly class Voices
     }
 
     /**
+     * Every two strokes of a voice that follow each other.
+     *
+     * @return iterable<array{non-empty-list<Note>, non-empty-list<Note>}>
+     */
+    public function successive(): iterable
+    {
+        foreach ($this->strokes as $line) {
+            foreach ($line as $place => $stroke) {
+                if (isset($line[$place + 1])) {
+                    yield [$stroke, $line[$place + 1]];
+                }
+            }
+        }
+    }
+
+    /**
      * What stands under a slur: the strokes of its first note's voice, and the last note if it is in another one.
      *
      * @return list<non-empty-list<Note>> in time order

@@ -37,6 +37,8 @@ final class KeyLengths
     /** @var array<string, float> by note id: quarters at which its key is struck again */
     private array $again = [];
 
+    private readonly PrintedLegato $legato;
+
     /**
      * @param  array<string, Articulation>  $own  the teacher's, by note id
      * @param  list<string>  $commas  ids of the notes the teacher breathes after
@@ -44,6 +46,7 @@ final class KeyLengths
     private function __construct(private readonly Score $score, private readonly TempoMap $tempo, private readonly Style $style, private readonly array $own, array $commas)
     {
         $this->voices = Voices::of($score);
+        $this->legato = PrintedLegato::of($score);
         $this->followBreaths(array_flip($commas));
         foreach ($score->slurs as $slur) {
             $strokes = $this->voices->under($slur);
@@ -181,7 +184,9 @@ final class KeyLengths
             return isset($this->slurred[$note->id]) || $note->has('tenuto') ? Articulation::Portato : Articulation::Staccato;
         }
 
-        return $sign(self::SHORT) ?? $sign(self::LONG);
+        $bare = isset($this->slurred[$note->id]) || ! $this->legato->asks($note) ? null : Articulation::Legato;
+
+        return $sign(self::SHORT) ?? $sign(self::LONG) ?? $bare;
     }
 
     /**

@@ -18,7 +18,7 @@ use Tarnwind\Core\Hand\Spans;
 use Tarnwind\Core\Performance\Span;
 
 /**
- * What fingers cannot join under a slur: with a silent change they may; else the pedal must, and may not be there. And
+ * What fingers cannot join under a slur, or where legato is asked for: with a silent change they may; else the pedal must, and may not be there. And
  * what they join only by stretching.
  */
 final class Joining
@@ -69,7 +69,7 @@ final class Joining
     {
         $first = $joints[0];
         $more = count($joints) - 1;
-        $finding = self::unjoined($assignment, $first, Severity::Warning, ', and no pedal goes over: the slur breaks between '.$first->from->inWords().' and '.$first->to->inWords().'.');
+        $finding = self::unjoined($assignment, $first, Severity::Warning, ', and no pedal goes over: the line breaks between '.$first->from->inWords().' and '.$first->to->inWords().'.');
 
         return $more === 0 ? $finding : $finding->saying($finding->reason.($more === 1 ? ' So does another join of this bar.' : " So do $more other joins of this bar."));
     }

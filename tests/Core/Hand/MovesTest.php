@@ -317,3 +317,22 @@ it('says whose hand must leave a key that goes from hand to hand at its end', fu
     $shared = array_values(array_filter(Findings::of(new Assignment($score, $reading, $map, $fingering), []), fn (Finding $finding): bool => $finding->kind === FindingKind::SharedKey));
     expect($shared)->toHaveCount($told)->and($told === 0 || str_contains($shared[0]->reason, 'the left hand must leave it 60 ms early'))->toBeTrue();
 })->with([[60, 1], [400, 0]]);
+
+it('looks at chords that are to be joined without a slur', function (): void {
+    $score = MusicXml::score(MusicXml::piano([['E4+C5:4 F4+D5:4 G4+E5:4 A4+F5:4', '-:16'], ['C5:16', '-:16']]));
+    $own = array_combine(array_map(fn (Note $note): string => $note->id, array_slice($score->notes, 0, 8)), ['1', '5', '1', '5', '1', '5', '1', '5']);
+    $reading = Reading::of($score);
+    $map = TempoMap::of($score, 60);
+    $fingering = Fingering::of($score, $reading, $map, new Hands, $own);
+    $kinds = fn (array $legato): array => array_count_values(array_map(fn (Joint $joint): string => $joint->kind->value, Joints::of($score, $reading, $map, $fingering, new Hands, $legato)));
+    $all = array_fill_keys(array_map(fn (Note $note): string => $note->id, $score->notes), true);
+    // Two silent changes at once are none, so that nothing but the foot joins sixths of 5–1 to 5–1.
+    expect($kinds([]))->toBe([])->and($kinds(array_slice($all, 0, 6)))->toBe(['pedal' => 6]);
+});
+
+it('offers a note beyond the other hand to that hand', function (): void {
+    $score = MusicXml::score(MusicXml::piano([['C5:4 A4:4 E4:8', 'C4:4 E4:4 G4:8'], ['C5:16', 'C3:16']]));
+    $found = handFindings(handTask($score), FindingKind::CrossedHands);
+    expect(array_map(fn (Finding $finding): array => [$finding->value, $finding->remedy?->value], $found))->toBe([[3.0, 'right']])
+        ->and($found[0]->reason)->toContain('For G4 the left hand goes 3 semitones beyond E4, which the right hand has: the right hand can take G4');
+});

@@ -203,3 +203,13 @@ it('finds a slur that the teacher\'s own sign breaks, unless the foot or the sig
     'tenuto' => [Articulation::Tenuto, [], []],
     'the foot joins' => [Articulation::NonLegato, [[0, 2]], []],
 ]);
+
+it('joins what the print asks in words to be joined, until other words', function (): void {
+    $words = fn (string $text): string => "<direction><direction-type><words>$text</words></direction-type></direction>";
+    $score = MusicXml::score(MusicXml::part(
+        MusicXml::attributes().MusicXml::line('C5:4 D5:4').$words('sempre legato').MusicXml::line('E5:4 F5:4'),
+        $words('poco marcato').MusicXml::line('G5:8').$words('non legato').MusicXml::line('A5:8'),
+    ));
+    $asked = array_map(fn (KeyLength $length): ?string => $length->articulation?->value, array_values(KeyLengths::of($score, TempoMap::of($score, 60), new Style(Profile::Older))));
+    expect($asked)->toBe([null, null, 'legato', 'legato', null, null]);
+});

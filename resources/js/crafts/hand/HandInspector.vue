@@ -45,6 +45,7 @@ const KINDS: Record<Finding['kind'], string> = {
     strain: 'Strain',
     leap: 'Leap',
     crossing: 'Awkward crossing',
+    'crossed-hands': 'Hands cross',
     'one-finger': 'One finger for two keys',
     'weak-finger': 'Weak finger',
     stretch: 'Stretch',
