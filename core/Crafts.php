@@ -10,6 +10,7 @@ use Tarnwind\Core\Craft\Craft;
 use Tarnwind\Core\Craft\Registry;
 use Tarnwind\Core\Hand\HandCraft;
 use Tarnwind\Core\Pedal\PedalCraft;
+use Tarnwind\Core\Practice\PracticeCraft;
 use Tarnwind\Core\Read\ReadCraft;
 use Tarnwind\Core\Shape\ShapeCraft;
 use Tarnwind\Core\Time\TimeCraft;
@@ -32,6 +33,7 @@ final class Crafts
         PedalCraft::class,
         TimeCraft::class,
         WordsCraft::class,
+        PracticeCraft::class,
     ];
 
     private const PLAN_SCHEMA = __DIR__.'/../schemas/plan.schema.json';

@@ -43,6 +43,9 @@ enum Aspect: string
     /** What the student reads. */
     case Words = 'words';
 
+    /** What is practised, and how. */
+    case Practice = 'practice';
+
     /** What the teacher means so, and no craft says again. */
     case Intended = 'intended';
 

@@ -13,7 +13,7 @@ final class Layers
     public const ORDER = [
         'Score', 'Sound', 'Tempo', 'Reading', 'Student', 'Notation', 'Plan', 'Performance', 'Findings', 'Craft',
         'Words', 'Read', 'Count', 'Hand', 'Touch', 'Shape', 'Balance', 'Pedal', 'Time',
-        'Rendition', 'Handout', 'Portrait', 'Crafts',
+        'Rendition', 'Handout', 'Portrait', 'Practice', 'Crafts',
     ];
 
     /**

@@ -48,7 +48,7 @@ it('shows in the example what a plan is: every kind of mark, every setting', fun
     $example = (string) file_get_contents(__DIR__.'/../../../docs/examples/lantern-on-the-water.plan.json');
     $plan = Crafts::registry()->plans->read($example);
     // Kinds of marks that the earlier format has not.
-    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || preg_match('/^Tarnwind\\\\Core\\\\(Shape|Time)\\\\/', $mark::class) === 1 || str_starts_with($mark->id(), 'n-');
+    $isNewer = fn ($mark): bool => in_array($mark::class, [CommaMark::class, IntendedMark::class, LayerMark::class, ExpressionMark::class], true) || preg_match('/^Tarnwind\\\\Core\\\\(Shape|Time|Practice)\\\\/', $mark::class) === 1 || str_starts_with($mark->id(), 'n-');
     $older = array_values(array_filter($plan->marks, fn ($mark): bool => ! $isNewer($mark)));
     expect($older)->toEqual(Crafts::registry()->plans->read(stored('every-kind'))->marks)->and(json_decode($plan->toJson(), true))->toEqual(json_decode($example, true))
         ->and(array_values(array_unique(array_map(fn ($mark): string => $mark::class, $plan->marks))))->toEqualCanonicalizing(array_values(array_unique(Crafts::registry()->marks())))

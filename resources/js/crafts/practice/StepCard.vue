@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import type { PracticeStep } from '@generated/practice';
+
+/** One step: what, how fast, how long, and what opens the next. */
+defineProps<{ step: PracticeStep; editable?: boolean }>();
+const emit = defineEmits<{ change: [what: { wanted?: boolean; minutes?: number; words?: string }] }>();
+
+const text = (event: Event): string => (event.target as HTMLInputElement).value.trim();
+
+function setMinutes(event: Event): void {
+    const minutes = Math.round(Number(text(event)));
+    if (minutes >= 1 && minutes <= 60) emit('change', { minutes });
+}
+</script>
+
+<template>
+    <li :class="['step', { own: step.own }]">
+        <details>
+            <summary>
+                <strong>{{ step.label }}</strong> <span v-if="step.tempo">{{ step.tempo }}</span> <span class="minutes">{{ step.minutes }} min</span>
+            </summary>
+            <p>{{ step.does }}</p>
+            <p class="quiet">Go on when: {{ step.gate }}.</p>
+            <div v-if="editable" class="edit">
+                <label>Minutes <input type="number" min="1" max="60" :value="step.minutes" @change="setMinutes" /></label>
+                <label>In your words <input :value="step.own ? step.does : ''" maxlength="500" @change="emit('change', { words: text($event) })" /></label>
+                <a-button size="small" @click="emit('change', { wanted: false })">Leave out</a-button>
+            </div>
+        </details>
+        <p v-if="step.why" class="why">{{ step.why }}</p>
+    </li>
+</template>
+
+<style scoped>
+.step {
+    margin: 5px 0;
+    padding-left: 9px;
+    border-left: 3px solid var(--line);
+}
+
+.own {
+    border-left-color: var(--ink);
+}
+
+summary {
+    cursor: pointer;
+}
+
+.minutes {
+    float: right;
+    color: var(--quiet);
+}
+
+p {
+    margin: 2px 0;
+}
+
+.why {
+    color: var(--quiet);
+    font-size: 0.93rem;
+}
+
+.edit {
+    display: grid;
+    gap: 5px;
+    margin: 6px 0;
+}
+
+.edit label {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+}
+
+.edit input {
+    flex: 1;
+    min-width: 0;
+    padding: 3px 7px;
+    font: inherit;
+    border: 1px solid var(--line);
+    border-radius: 5px;
+}
+</style>
