@@ -14,6 +14,9 @@ return [
     'backups' => env('TARNWIND_BACKUPS') ?: null,
     'backup_days' => (int) env('TARNWIND_BACKUP_DAYS', 30),
 
+    // Whose day it is, for teachers who have not said where they are.
+    'timezone' => env('TARNWIND_TIMEZONE', 'UTC'),
+
     // Of computing time that one request may take.
     'seconds' => (int) env('TARNWIND_SECONDS', 20),
 

@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CopyLinkController;
+use App\Http\Controllers\LessonController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\NewAccountController;
 use App\Http\Controllers\PaletteController;
@@ -16,6 +17,7 @@ use App\Http\Controllers\PieceEngravingController;
 use App\Http\Controllers\PieceReadingController;
 use App\Http\Controllers\PlanVersionController;
 use App\Http\Controllers\PortraitController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ReductionController;
 use App\Http\Controllers\RenditionController;
 use App\Http\Controllers\ReplacementController;
@@ -25,6 +27,7 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
+use App\Http\Controllers\TimetableController;
 use App\Http\Controllers\TwinController;
 use App\Http\Middleware\OneAtATime;
 use App\Http\Middleware\Unlisted;
@@ -58,6 +61,8 @@ Route::middleware('guest')->group(function (): void {
 Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, AuthenticateSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class])
     ->middleware(['throttle:120,1', Unlisted::class])->group(function (): void {
         Route::get('/home/{secret}', [CopyLinkController::class, 'show'])->name('home-copy');
+        Route::get('/home/{secret}/rendition', [CopyLinkController::class, 'rendition'])->name('home-copy.rendition');
+        Route::post('/home/{secret}/practice', [CopyLinkController::class, 'log'])->name('home-copy.log');
         Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
     });
 
@@ -95,10 +100,32 @@ Route::middleware('auth')->group(function (): void {
     Route::patch('/students/{student}', [StudentController::class, 'update'])->name('students.update')->can('update', 'student');
     Route::delete('/students/{student}', [StudentController::class, 'destroy'])->name('students.destroy')->can('delete', 'student');
 
+    Route::get('/lessons', [LessonController::class, 'index'])->name('lessons');
+    Route::get('/lessons.ics', [LessonController::class, 'calendar'])->name('lessons.calendar');
+    Route::post('/lessons', [LessonController::class, 'store'])->name('lessons.store');
+    Route::get('/lessons/{lesson}', [LessonController::class, 'show'])->name('lessons.show')->can('view', 'lesson');
+    Route::middleware('can:update,lesson')->group(function (): void {
+        Route::patch('/lessons/{lesson}', [LessonController::class, 'update'])->name('lessons.update');
+        Route::delete('/lessons/{lesson}', [LessonController::class, 'destroy'])->name('lessons.destroy');
+        Route::post('/lessons/{lesson}/points', [LessonController::class, 'storePoint'])->name('lessons.points.store');
+    });
+    Route::patch('/points/{point}', [LessonController::class, 'updatePoint'])->name('points.update')->can('update', 'point');
+    Route::delete('/points/{point}', [LessonController::class, 'destroyPoint'])->name('points.destroy')->can('delete', 'point');
+    Route::post('/students/{student}/weekly-times', [TimetableController::class, 'storeTime'])->name('weekly-times.store')->can('update', 'student');
+    Route::patch('/weekly-times/{time}', [TimetableController::class, 'endTime'])->name('weekly-times.update')->can('update', 'time');
+    Route::delete('/weekly-times/{time}', [TimetableController::class, 'destroyTime'])->name('weekly-times.destroy')->can('delete', 'time');
+    Route::post('/holidays', [TimetableController::class, 'storeHoliday'])->name('holidays.store');
+    Route::delete('/holidays/{holiday}', [TimetableController::class, 'destroyHoliday'])->name('holidays.destroy')->can('delete', 'holiday');
+
+    Route::get('/students/{student}/practice', [PracticeController::class, 'show'])->name('students.practice')->can('view', 'student');
+    Route::put('/students/{student}/practice', [PracticeController::class, 'minutes'])->name('students.practice.minutes')->can('update', 'student');
+
     Route::get('/pieces/new', [PieceController::class, 'create'])->name('pieces.create');
     Route::post('/pieces/reading', PieceReadingController::class)->name('pieces.reading')->middleware(OneAtATime::class);
     Route::post('/pieces/engraving', PieceEngravingController::class)->name('pieces.engraving')->middleware(OneAtATime::class);
     Route::post('/pieces', [PieceController::class, 'store'])->name('pieces.store');
+    Route::post('/pieces/{piece}/copies', [PieceController::class, 'give'])->name('pieces.give')->can('update', 'piece');
+    Route::put('/pieces/{piece}/tags', [PieceController::class, 'tags'])->name('pieces.tags')->can('update', 'piece');
     Route::delete('/pieces/{piece}', [PieceController::class, 'destroy'])->name('pieces.destroy')->can('delete', 'piece');
 
     Route::middleware('can:update,piece')->group(function (): void {
@@ -121,6 +148,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/reduced/{reduced}/download.musicxml', [ReductionController::class, 'download'])->name('copies.reduction.download');
         Route::get('/copies/{copy}/versions', [PlanVersionController::class, 'index'])->name('copies.versions');
         Route::get('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'show'])->name('copies.versions.show')->scopeBindings();
+        Route::get('/copies/{copy}/take-home', [PracticeController::class, 'takeHome'])->name('copies.take-home');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
         Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])
@@ -130,6 +158,9 @@ Route::middleware('auth')->group(function (): void {
     Route::middleware('can:update,copy')->group(function (): void {
         Route::put('/copies/{copy}/plan', [StudentCopyController::class, 'update'])->name('copies.update');
         Route::patch('/copies/{copy}/progress', [StudentCopyController::class, 'progress'])->name('copies.progress');
+        Route::patch('/copies/{copy}/handout', [MarkedCopyController::class, 'handout'])->name('copies.handout');
+        Route::post('/copies/{copy}/practice', [PracticeController::class, 'store'])->name('copies.practice.store');
+        Route::delete('/copies/{copy}/practice/{practiceEntry}', [PracticeController::class, 'destroy'])->name('copies.practice.destroy')->scopeBindings();
         Route::post('/copies/{copy}/versions', [PlanVersionController::class, 'store'])->name('copies.versions.store');
         Route::post('/copies/{copy}/links', [CopyLinkController::class, 'store'])->middleware('throttle:30,1')->name('copies.links.store');
         Route::scopeBindings()->group(function (): void {

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
+use App\Models\Holiday;
+use App\Models\Lesson;
+use App\Models\LessonPoint;
 use App\Models\Piano;
 use App\Models\Piece;
+use App\Models\PracticeEntry;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use App\Models\WeeklyTime;
 use RuntimeException;
 use ZipArchive;
 
@@ -69,10 +74,14 @@ final class StudioExport
     {
         return [
             'format' => self::FORMAT,
-            'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes],
+            'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes, 'timezone' => $this->teacher->timezone],
+            'holidays' => $this->teacher->holidays()->orderBy('id')->get()->map(fn (Holiday $holiday): array => array_diff_key($holiday->listed(), ['id' => null]))->all(),
             'pianos' => $this->teacher->pianos()->orderBy('id')->get()->map($this->piano(...))->all(),
             'pieces' => $this->teacher->pieces()->orderBy('id')->get()->map($this->piece(...))->all(),
-            'students' => $this->teacher->students()->orderBy('id')->with(['copies' => fn ($copies) => $copies->orderBy('id'), 'copies.versions' => fn ($versions) => $versions->orderBy('id')])->get()->map($this->student(...))->all(),
+            'students' => $this->teacher->students()->orderBy('id')->with([
+                'copies' => fn ($copies) => $copies->orderBy('id'), 'copies.versions' => fn ($versions) => $versions->orderBy('id'), 'copies.practiceEntries' => fn ($entries) => $entries->reorder('id'),
+                'weeklyTimes' => fn ($times) => $times->orderBy('id'), 'lessons' => fn ($lessons) => $lessons->orderBy('id'), 'lessons.points',
+            ])->get()->map($this->student(...))->all(),
         ];
     }
 
@@ -95,7 +104,7 @@ final class StudioExport
         $file = sprintf('scores/%04d.musicxml', $number + 1);
         $this->files[$file] = $piece->musicxml;
 
-        return ['title' => $piece->title, 'part' => $piece->part, 'revision' => $piece->revision, 'file' => $file];
+        return ['title' => $piece->title, 'part' => $piece->part, 'revision' => $piece->revision, 'file' => $file, 'tags' => $piece->tags];
     }
 
     /**
@@ -105,7 +114,22 @@ final class StudioExport
     {
         $details = $student->only(array_diff(Student::DETAILS, ['piano_id']));
 
-        return [...$details, 'piano' => $student->piano_id === null ? null : $this->pianos[$student->piano_id], 'copies' => $student->copies->map($this->copy(...))->values()->all()];
+        $copies = array_flip($student->copies->map(fn (StudentCopy $copy): int => $copy->id)->values()->all());
+        $times = array_flip($student->weeklyTimes->map(fn (WeeklyTime $time): int => $time->id)->values()->all());
+        $lessons = array_flip($student->lessons->map(fn (Lesson $lesson): int => $lesson->id)->values()->all());
+
+        return [
+            ...$details, 'piano' => $student->piano_id === null ? null : $this->pianos[$student->piano_id], 'practice_minutes' => $student->practice_minutes,
+            'copies' => $student->copies->map($this->copy(...))->values()->all(),
+            'weekly_times' => $student->weeklyTimes->map(fn (WeeklyTime $time): array => array_diff_key($time->listed(), ['id' => null]))->values()->all(),
+            'lessons' => $student->lessons->map(fn (Lesson $lesson): array => [
+                'weekly_time' => $lesson->weekly_time_id === null ? null : $times[$lesson->weekly_time_id], 'slot' => $lesson->slot?->toDateString(), 'makes_up' => $lesson->makes_up_id === null ? null : $lessons[$lesson->makes_up_id],
+                'day' => $lesson->day->toDateString(), 'at' => $lesson->at, 'minutes' => $lesson->minutes, 'status' => $lesson->status->value, 'notes' => $lesson->notes,
+                'points' => $lesson->points->map(fn (LessonPoint $point): array => [
+                    'copy' => $point->student_copy_id === null ? null : $copies[$point->student_copy_id], 'measure' => $point->measure, 'kind' => $point->kind->value, 'text' => $point->text, 'settled_on' => $point->settled_on?->toDateString(),
+                ])->values()->all(),
+            ])->values()->all(),
+        ];
     }
 
     /**
@@ -128,7 +152,9 @@ final class StudioExport
             $versions[] = ['name' => $version->name, 'kept' => $version->created_at->utc()->format(self::TIME), 'plan' => $file];
         }
 
-        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept, ...$copy->progress(), 'versions' => $versions];
+        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept, ...$copy->progress(), 'handout' => $copy->handout, 'versions' => $versions, 'practice' => $copy->practiceEntries->map(fn (PracticeEntry $entry): array => [
+            'uuid' => $entry->uuid, ...array_diff_key($entry->listed(), ['id' => null]),
+        ])->values()->all()];
     }
 
     /**

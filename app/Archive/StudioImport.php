@@ -9,6 +9,7 @@ use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use App\Models\WeeklyTime;
 use App\Support\StoredScore;
 use Illuminate\Support\Facades\DB;
 use Opis\JsonSchema\Errors\ErrorFormatter;
@@ -69,11 +70,18 @@ final readonly class StudioImport
     {
         $pianos = array_map(fn (stdClass $piano): Piano => $this->teacher->pianos()->create((array) $piano), $this->studio->pianos);
         $pieces = array_map($this->piece(...), $this->studio->pieces);
+        foreach ($this->studio->holidays ?? [] as $holiday) {
+            $this->teacher->holidays()->create((array) $holiday);
+        }
         foreach ($this->studio->students as $student) {
             $this->student($student, $pianos, $pieces);
         }
         if ($this->teacher->palettes === null && $this->studio->teacher->palettes !== null) {
             $this->teacher->update(['palettes' => json_decode((string) json_encode($this->studio->teacher->palettes), true)]);
+        }
+
+        if ($this->teacher->timezone === null && ($this->studio->teacher->timezone ?? null) !== null) {
+            $this->teacher->update(['timezone' => $this->studio->teacher->timezone]);
         }
 
         return ['students' => count($this->studio->students), 'pieces' => count($pieces)];
@@ -89,7 +97,7 @@ final readonly class StudioImport
         } catch (UnreadableFile $error) {
             throw new InvalidArchive("\"$piece->title\" cannot be read: {$error->getMessage()}");
         }
-        $made = new Piece(['title' => $piece->title, 'part' => $piece->part, 'summary' => $summary, 'musicxml' => $musicxml]);
+        $made = new Piece(['title' => $piece->title, 'part' => $piece->part, 'summary' => $summary, 'tags' => $piece->tags ?? null, 'musicxml' => $musicxml]);
         $made->forceFill(['revision' => $piece->revision]);
         $this->teacher->pieces()->save($made);
 
@@ -102,19 +110,51 @@ final readonly class StudioImport
      */
     private function student(stdClass $student, array $pianos, array $pieces): void
     {
-        $details = array_diff_key((array) $student, ['piano' => null, 'copies' => null]);
+        $details = array_diff_key((array) $student, ['piano' => null, 'copies' => null, 'weekly_times' => null, 'lessons' => null]);
         $piano = $student->piano === null ? null : $pianos[$student->piano] ?? throw new InvalidArchive("The piano of $student->name is missing from this archive.");
         /** @var Student $made */
         $made = $this->teacher->students()->create([...$details, 'piano_id' => $piano?->id]);
+        $copies = [];
         foreach ($student->copies as $copy) {
             $piece = $pieces[$copy->piece] ?? throw new InvalidArchive("A piece of $student->name is missing from this archive.");
             $given = $made->copies()->forceCreate([
                 'piece_id' => $piece->id, 'revision' => $copy->revision, 'plan' => $this->plan($copy->plan), 'unreadable_plan' => $copy->as_kept === null ? null : $this->plan($copy->as_kept),
-                ...array_intersect_key((array) $copy, array_flip(StudentCopy::PROGRESS)),
+                ...array_intersect_key((array) $copy, array_flip(StudentCopy::PROGRESS)), 'handout' => isset($copy->handout) ? (array) $copy->handout : null,
             ]);
+            $copies[] = $given;
+            foreach ($copy->practice ?? [] as $entry) {
+                $given->practiceEntries()->create((array) $entry);
+            }
             foreach ($copy->versions ?? [] as $version) {
                 $kept = $given->versions()->make(['name' => $version->name, 'plan' => $this->plan($version->plan)]);
                 $kept->forceFill(['created_at' => $version->kept, 'updated_at' => $version->kept])->save();
+            }
+        }
+        $this->lessons($student, $made, $copies);
+    }
+
+    /**
+     * Weekly times and lessons of a student; one that makes up for another comes after it.
+     *
+     * @param  list<StudentCopy>  $copies
+     */
+    private function lessons(stdClass $student, Student $made, array $copies): void
+    {
+        $missing = fn (): InvalidArchive => new InvalidArchive("A lesson of $student->name names what is missing from this archive.");
+        $times = array_map(fn (stdClass $time): WeeklyTime => $made->weeklyTimes()->create((array) $time), $student->weekly_times ?? []);
+        $lessons = [];
+        foreach ($student->lessons ?? [] as $lesson) {
+            $lessons[] = $given = $made->lessons()->create([
+                ...array_diff_key((array) $lesson, ['weekly_time' => null, 'makes_up' => null, 'points' => null]),
+                'weekly_time_id' => $lesson->weekly_time === null ? null : ($times[$lesson->weekly_time] ?? throw $missing())->id,
+            ]);
+            foreach ($lesson->points as $point) {
+                $given->points()->create([...array_diff_key((array) $point, ['copy' => null]), 'student_copy_id' => $point->copy === null ? null : ($copies[$point->copy] ?? throw $missing())->id]);
+            }
+        }
+        foreach ($student->lessons ?? [] as $place => $lesson) {
+            if ($lesson->makes_up !== null) {
+                $lessons[$place]->update(['makes_up_id' => ($lessons[$lesson->makes_up] ?? throw $missing())->id]);
             }
         }
     }

@@ -21,6 +21,7 @@ use Tarnwind\Core\Score\Score;
  * @property string $title
  * @property ?string $part id of the part read; null for the default
  * @property array<string, mixed> $summary what was read, for lists
+ * @property ?list<string> $tags the teacher's
  * @property int $revision goes up by one with every corrected file
  * @property string $musicxml with the ids that plans refer to
  */
@@ -30,11 +31,11 @@ final class Piece extends Model
     use HasFactory;
 
     /** Columns for lists, without the score itself. */
-    public const LISTED = ['id', 'user_id', 'title', 'part', 'summary', 'revision', 'created_at'];
+    public const LISTED = ['id', 'user_id', 'title', 'part', 'summary', 'tags', 'revision', 'created_at'];
 
     protected $attributes = ['revision' => 1];
 
-    protected $fillable = ['title', 'part', 'summary', 'musicxml'];
+    protected $fillable = ['title', 'part', 'summary', 'tags', 'musicxml'];
 
     protected $hidden = ['musicxml'];
 
@@ -96,6 +97,6 @@ final class Piece extends Model
      */
     protected function casts(): array
     {
-        return ['summary' => 'array'];
+        return ['summary' => 'array', 'tags' => 'array'];
     }
 }

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Tarnwind\Core\Practice\Week;
 use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\Piano;
@@ -46,8 +47,11 @@ use Tarnwind\Core\Student\Student as Profile;
  * @property ?int $right_largest
  * @property ?int $left_comfortable
  * @property ?int $left_largest
+ * @property ?list<int> $practice_minutes she has on the days of a week, from Monday; null for what is usual
  * @property-read User $teacher
  * @property-read Collection<int, StudentCopy> $copies
+ * @property-read Collection<int, Lesson> $lessons
+ * @property-read Collection<int, WeeklyTime> $weeklyTimes
  */
 final class Student extends Model
 {
@@ -57,13 +61,16 @@ final class Student extends Model
     /** How wide the hands open, in semitones. */
     public const REACHES = ['right_comfortable', 'right_largest', 'left_comfortable', 'left_largest'];
 
+    /** Minutes of practice on the days of a week, from Monday, where nothing is said: six days, one of rest [start]. */
+    public const MINUTES = [20, 20, 20, 20, 20, 20, 0];
+
     /** What a form shows and changes. */
     public const DETAILS = [
         'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal', 'piano_id', 'foot_comfortable', 'foot_catches',
         'run_rate', 'repetition_rate', 'weak_fingers', ...self::REACHES,
     ];
 
-    protected $fillable = self::DETAILS;
+    protected $fillable = [...self::DETAILS, 'practice_minutes'];
 
     protected $attributes = ['lowest_key' => Piano::LOWEST_KEY, 'highest_key' => Piano::HIGHEST_KEY, 'action' => 'medium', 'soft_pedal' => 'works', 'weak_fingers' => false];
 
@@ -86,6 +93,27 @@ final class Student extends Model
     public function copies(): HasMany
     {
         return $this->hasMany(StudentCopy::class)->chaperone();
+    }
+
+    /**
+     * @return HasMany<Lesson, $this>
+     */
+    public function lessons(): HasMany
+    {
+        return $this->hasMany(Lesson::class);
+    }
+
+    /**
+     * @return HasMany<WeeklyTime, $this>
+     */
+    public function weeklyTimes(): HasMany
+    {
+        return $this->hasMany(WeeklyTime::class);
+    }
+
+    public function week(): Week
+    {
+        return new Week($this->practice_minutes ?? self::MINUTES);
     }
 
     /**
@@ -142,7 +170,7 @@ final class Student extends Model
     {
         return [
             'instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'action' => Action::class, 'soft_pedal' => SoftPedal::class,
-            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float', 'foot_comfortable' => 'float', 'foot_catches' => 'float',
+            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float', 'foot_comfortable' => 'float', 'foot_catches' => 'float', 'practice_minutes' => 'array',
         ];
     }
 }

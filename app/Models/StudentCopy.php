@@ -30,9 +30,11 @@ use Tarnwind\Core\Plan\Plan;
  * @property CopyStatus $status
  * @property ?string $goal what it is to be ready for: a concert, an exam
  * @property ?Carbon $goal_on the day of that
+ * @property ?array{show?: list<string>, size?: string} $handout what of the plan its marked copy shows, and how large
  * @property-read Student $student
  * @property-read Piece $piece
  * @property-read Collection<int, PlanVersion> $versions
+ * @property-read Collection<int, PracticeEntry> $practiceEntries
  */
 final class StudentCopy extends Model
 {
@@ -47,7 +49,7 @@ final class StudentCopy extends Model
 
     protected $attributes = ['status' => 'to-meet'];
 
-    protected $fillable = ['student_id', 'piece_id', 'plan', 'revision', ...self::PROGRESS];
+    protected $fillable = ['student_id', 'piece_id', 'plan', 'revision', 'handout', ...self::PROGRESS];
 
     protected static function booted(): void
     {
@@ -88,6 +90,16 @@ final class StudentCopy extends Model
     public function links(): HasMany
     {
         return $this->hasMany(CopyLink::class);
+    }
+
+    /**
+     * What was practised of it.
+     *
+     * @return HasMany<PracticeEntry, $this>
+     */
+    public function practiceEntries(): HasMany
+    {
+        return $this->hasMany(PracticeEntry::class)->orderBy('day')->orderBy('id');
     }
 
     /**
@@ -147,7 +159,7 @@ final class StudentCopy extends Model
      */
     protected function casts(): array
     {
-        return ['status' => CopyStatus::class, 'goal_on' => 'date'];
+        return ['status' => CopyStatus::class, 'goal_on' => 'date', 'handout' => 'array'];
     }
 
     /**

@@ -9,6 +9,7 @@ use Illuminate\Contracts\Auth\MustVerifyEmail;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Notifications\Notifiable;
 use Illuminate\Support\Carbon;
@@ -25,10 +26,12 @@ use Illuminate\Support\Facades\DB;
  * @property ?string $second_factor secret of her authenticator app; null without one
  * @property ?list<string> $recovery_codes hashes of those that are left
  * @property ?array<string, list<string>> $palettes by palette; without one for what it begins with
+ * @property ?string $timezone in which she gives lessons; null for the application's
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
  * @property-read Collection<int, Piano> $pianos
  * @property-read Collection<int, Invitation> $invitations
+ * @property-read Collection<int, Holiday> $holidays
  */
 final class User extends Authenticatable implements MustVerifyEmail
 {
@@ -37,7 +40,7 @@ final class User extends Authenticatable implements MustVerifyEmail
 
     use Notifiable;
 
-    protected $fillable = ['name', 'email', 'password', 'palettes'];
+    protected $fillable = ['name', 'email', 'password', 'palettes', 'timezone'];
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
@@ -63,6 +66,32 @@ final class User extends Authenticatable implements MustVerifyEmail
     public function pianos(): HasMany
     {
         return $this->hasMany(Piano::class);
+    }
+
+    /**
+     * @return HasMany<Holiday, $this>
+     */
+    public function holidays(): HasMany
+    {
+        return $this->hasMany(Holiday::class);
+    }
+
+    /**
+     * Lessons of all her students.
+     *
+     * @return HasManyThrough<Lesson, Student, $this>
+     */
+    public function lessons(): HasManyThrough
+    {
+        return $this->hasManyThrough(Lesson::class, Student::class);
+    }
+
+    /**
+     * The day it is where she is.
+     */
+    public function today(): Carbon
+    {
+        return Carbon::today($this->timezone ?? config()->string('tarnwind.timezone'));
     }
 
     /**

@@ -8,6 +8,8 @@ use App\Models\StudentCopy;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
 use Tarnwind\Core\Notation\MusicXml\Document;
+use Tarnwind\Core\Practice\ExampleMark;
+use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Words\BarNote;
 
@@ -26,6 +28,14 @@ final readonly class MarkedSheet
     }
 
     /**
+     * What the student is to see of it.
+     */
+    public function handedOut(): MarkedCopy
+    {
+        return new MarkedCopy(fn (): Document => $this->copy->piece->stored()->document(), $this->copy->performance(), Crafts::registry()->writers(Handout::of($this->copy)->show));
+    }
+
+    /**
      * @return list<array{bar: string, text: string}> what the teacher wrote to bars, in order
      */
     public function notes(): array
@@ -36,5 +46,26 @@ final readonly class MarkedSheet
         usort($notes, fn (BarNote $a, BarNote $b): int => $order[$a->measure] <=> $order[$b->measure]);
 
         return array_map(fn (BarNote $note): array => ['bar' => $score->measures[$order[$note->measure]]->number, 'text' => $note->text], $notes);
+    }
+
+    /**
+     * Passages the student hears with a fault, and as they are planned.
+     *
+     * @return list<array{bars: string, first: int, last: int, fault: string, words: string}>
+     */
+    public function examples(): array
+    {
+        $measures = $this->copy->piece->score()->measures;
+        $index = array_flip(array_map(fn (Measure $measure): string => $measure->id, $measures));
+        $numbers = array_map(fn (Measure $measure): string => $measure->number, $measures);
+        $examples = [];
+        foreach ($this->copy->planDocument()->marksOf(ExampleMark::class) as $mark) {
+            [$first, $last] = [$index[$mark->first] ?? null, $index[$mark->last] ?? null];
+            if ($first !== null && $last !== null && $first <= $last) {
+                $examples[] = ['bars' => InWords::bars($numbers, $first, $last - $first + 1), 'first' => $first, 'last' => $last, 'fault' => $mark->fault->value, 'words' => $mark->words];
+            }
+        }
+
+        return $examples;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Tarnwind\Core\Portrait\Training;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Part;
@@ -17,11 +18,12 @@ use Tarnwind\Core\Tempo\TempoMap;
 final class PieceSummary
 {
     /**
-     * @return array{title: string, parts: list<array{id: string, name: string, staves: int}>, part: string, bars: int, notes: int, key: string, metres: list<string>, tempo: int, seconds: int, warnings: list<string>}
+     * @return array{title: string, parts: list<array{id: string, name: string, staves: int}>, part: string, bars: int, notes: int, key: string, metres: list<string>, tempo: int, seconds: int, difficulty: int, trains: list<string>, warnings: list<string>}
      */
     public static function of(Score $score, Reading $reading): array
     {
         $tempo = TempoMap::of($score);
+        $training = Training::of($score, $reading, $tempo);
 
         return [
             'title' => $score->title,
@@ -33,6 +35,8 @@ final class PieceSummary
             'metres' => array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures))),
             'tempo' => (int) round($tempo->quartersPerMinute()),
             'seconds' => (int) round(PlayedBars::duration($score, $tempo)),
+            'difficulty' => $training->difficulty,
+            'trains' => $training->trains,
             'warnings' => $score->warnings,
         ];
     }

@@ -82,11 +82,20 @@ final readonly class Registry
     }
 
     /**
+     * @param  ?list<string>  $of  names of the crafts whose marks are written; null for all
      * @return list<ScoreWriter>
      */
-    public function writers(): array
+    public function writers(?array $of = null): array
     {
-        return array_merge(...array_map(fn (Registration $craft): array => $craft->writers, $this->crafts));
+        return array_merge(...array_map(fn (Registration $craft): array => $of === null || in_array($craft->craft, $of, true) ? $craft->writers : [], $this->crafts));
+    }
+
+    /**
+     * @return list<string> names of the crafts that write something into a score
+     */
+    public function writing(): array
+    {
+        return array_values(array_map(fn (Registration $craft): string => $craft->craft, array_filter($this->crafts, fn (Registration $craft): bool => $craft->writers !== [])));
     }
 
     /**

@@ -16,7 +16,7 @@ final readonly class Chain
      * @param  list<Step>  $steps  in order
      * @param  list<string>  $needs  keys of chains that must be finished before
      * @param  float  $hardness  harder ones come first
-     * @param  int  $review  minutes that playing it again takes
+     * @param  ?int  $review  minutes that playing it again takes; null for what is not played again
      */
     public function __construct(
         public string $key,
@@ -24,7 +24,7 @@ final readonly class Chain
         public array $steps,
         public array $needs,
         public float $hardness,
-        public int $review,
+        public ?int $review,
     ) {
     }
 

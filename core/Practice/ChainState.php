@@ -68,11 +68,17 @@ final class ChainState
     }
 
     /**
-     * The day on which it is to be played again; null while it is being learnt, and once it has held for long.
+     * The day on which it is to be played again; null while it is being learnt, and for what is not played again.
+     *
+     * @param  bool  $daily  whether it is played every day now
      */
-    public function due(): ?int
+    public function due(bool $daily = false): ?int
     {
-        return $this->isFinished() && $this->last !== null && isset(self::INTERVALS[$this->reviews]) ? $this->last + self::INTERVALS[$this->reviews] : null;
+        if ($this->chain->review === null || ! $this->isFinished() || $this->last === null) {
+            return null;
+        }
+
+        return $this->last + ($daily ? 1 : self::INTERVALS[min($this->reviews, count(self::INTERVALS) - 1)]);
     }
 
     public function take(int $day): Step

@@ -23,7 +23,7 @@ final class PracticeCraft implements Craft
     {
         $registry
             ->settings(PracticeSettings::class)
-            ->mark('chunk', ChunkMark::class)->mark('step', StepMark::class)
+            ->mark('chunk', ChunkMark::class)->mark('step', StepMark::class)->mark('example', ExampleMark::class)
             ->answer('practice', PracticeAnswer::class);
     }
 }

@@ -12,12 +12,12 @@ use Tarnwind\Core\Performance\Performance;
 final readonly class PracticePlan
 {
     /** Times a passage is played in a step, with a pause as long after each [start]. */
-    private const TIMES = 5;
+    private const TIMES = 8;
 
     /** Minutes of a step [start]. */
-    private const SHORTEST = 2;
+    private const SHORTEST = 3;
 
-    private const LONGEST = 8;
+    private const LONGEST = 10;
 
     private const LISTENING = 10;
 

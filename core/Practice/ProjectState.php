@@ -12,6 +12,9 @@ final class ProjectState
     /** Steps of one chain on one day [start]. */
     private const A_DAY = 2;
 
+    /** Days before its own on which what is longer than a chunk is played every day [trade]. */
+    private const LAST_DAYS = 7;
+
     /** @var array<string, ChainState> by key, those that come first before others */
     public array $chains = [];
 
@@ -75,10 +78,17 @@ final class ProjectState
                 $within += array_fill_keys($state->chain->needs, true);
             }
         }
-        $due = array_values(array_filter($this->chains, fn (ChainState $state): bool => ! isset($within[$state->chain->key]) && $state->due() !== null && $state->due() <= $day));
-        usort($due, fn (ChainState $a, ChainState $b): int => $a->due() <=> $b->due());
+        $daily = $this->project->goal !== null && $this->project->goal - $day <= self::LAST_DAYS;
+        $due = [];
+        foreach ($this->chains as $state) {
+            $on = isset($within[$state->chain->key]) ? null : $state->due($daily && $state->chain->needs !== []);
+            if ($on !== null && $on <= $day) {
+                $due[] = [$on, $state];
+            }
+        }
+        usort($due, fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return $due;
+        return array_column($due, 1);
     }
 
     public function begins(): void

@@ -109,7 +109,7 @@ final class Scheduler
         $items = [];
         foreach ($states as $state) {
             foreach ($state->due($day) as $chain) {
-                $minutes = min($chain->chain->review, $this->week->longest());
+                $minutes = min($chain->chain->review ?? 0, $this->week->longest());
                 if ($minutes <= min($left, $most)) {
                     $chain->review($day);
                     $items[] = new Item($state->project->key, $chain->chain, null, $minutes);

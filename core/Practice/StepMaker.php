@@ -46,7 +46,7 @@ final class StepMaker
         $lasts = $this->performance->tempo()->seconds($score->end());
         $steps = $this->marked($bars, [$this->step(StepKind::Listen, $bars, Fraction::zero(), $score->end(), null, 1.0, (int) max(2, min($minutes, ceil(2 * $lasts / 60) + 1)), 'you can sing how it begins and say where its climax is')]);
 
-        return new Chain('listen', $bars, array_values(array_filter($steps, fn (Step $step): bool => $step->kind === StepKind::Listen)), [], self::FIRST, 1);
+        return new Chain('listen', $bars, array_values(array_filter($steps, fn (Step $step): bool => $step->kind === StepKind::Listen)), [], self::FIRST, null);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Practice;
 
+use Tarnwind\Core\Calendar\Day;
+
 /**
  * How many minutes a student practises on the days of a week; none on days of rest.
  */

@@ -14,6 +14,8 @@ use Illuminate\Database\Seeder;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Pedal\SuggestedPedal;
 use Tarnwind\Core\Plan\Mark;
+use Tarnwind\Core\Practice\ExampleMark;
+use Tarnwind\Core\Practice\Fault;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Score\Score;
@@ -27,7 +29,8 @@ use Tarnwind\Core\Touch\GestureMark;
 use Tarnwind\Core\Words\BarNote;
 
 /**
- * The demonstration: an invented teacher with three students and three pieces composed for it.
+ * The demonstration: an invented teacher with three students, three pieces composed for it, and six weeks of lessons and
+ * practice.
  */
 final class DatabaseSeeder extends Seeder
 {
@@ -45,20 +48,40 @@ final class DatabaseSeeder extends Seeder
             'right_comfortable' => 14, 'right_largest' => 16, 'left_comfortable' => 14, 'left_largest' => 16]);
         $bram = $teacher->students()->create(['name' => 'Bram', 'instrument' => Instrument::SmallUpright, 'half_pedal' => true, 'sostenuto' => false, 'run_rate' => 6.5,
             'right_comfortable' => 12, 'right_largest' => 14, 'left_comfortable' => 12, 'left_largest' => 14]);
-        $teacher->students()->create(['name' => 'Lio', 'instrument' => Instrument::Digital, 'half_pedal' => false, 'sostenuto' => false]);
+        $lio = $teacher->students()->create(['name' => 'Lio', 'instrument' => Instrument::Digital, 'half_pedal' => false, 'sostenuto' => false]);
 
         $pieces = [];
         foreach (['lantern-on-the-water', 'slow-weather', 'skipping-stones'] as $name) {
             $pieces[$name] = $teacher->pieces()->create(PieceFactory::read((string) file_get_contents(database_path("demo/$name.musicxml"))));
         }
-        $this->copy($oona->id, $pieces['lantern-on-the-water'], [
+        $lantern = $this->copy($oona->id, $pieces['lantern-on-the-water'], [
             1 => 'Let the left hand lie under the song like water. The first bass note is the deepest.',
             13 => 'From here the line climbs step by step: listen that each new note is clean before the next.',
             22 => 'One pedal to the very end. Hands may leave; the foot stays until the sound has gone.',
-        ])->update(['status' => CopyStatus::Polishing, 'goal' => 'Lake evening', 'goal_on' => today()->addWeeks(5)]);
+        ]);
+        $plan = $lantern->planDocument();
+        $lantern->update(['plan' => $plan->withMarks([...$plan->marks,
+            new ExampleMark('example-1', 'tw1-5', 'tw1-8', Fault::LateFoot, 'Where does the bass of the bar before stay in the water?'),
+            new ExampleMark('example-2', 'tw1-14', 'tw1-17', Fault::FillingTooLoud, 'Who sings?'),
+        ])->toJson()]);
+        $lantern->update(['status' => CopyStatus::Polishing, 'goal' => 'Lake evening', 'goal_on' => today()->addWeeks(5)]);
         $this->copy($bram->id, $pieces['slow-weather'], [
             9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
         ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...))->update(['status' => CopyStatus::Learning]);
+        $this->copy($lio->id, $pieces['skipping-stones'], [
+            1 => 'The stone touches the water and is gone: every off-beat light.',
+        ])->update(['status' => CopyStatus::Learning]);
+        $pieces['lantern-on-the-water']->update(['tags' => ['lake evening', 'first pedal']]);
+        $pieces['slow-weather']->update(['tags' => ['chords']]);
+        $oona->update(['practice_minutes' => [10, 10, 10, 10, 10, 15, 0]]);
+        $bram->update(['practice_minutes' => [15, 15, 15, 15, 0, 20, 0]]);
+        $lio->update(['practice_minutes' => [15, 15, 15, 15, 15, 0, 0]]);
+
+        (new DemoLessons($teacher))->seed();
+        foreach (StudentCopy::query()->with(['student.adjusted', 'piece'])->orderBy('id')->get() as $number => $copy) {
+            [$weeks, $stuck] = [[6, null], [6, 0], [3, null]][$number];
+            (new DemoPractice($number + 1))->seed($copy, $teacher->today(), $weeks, $stuck);
+        }
     }
 
     /**

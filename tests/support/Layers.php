@@ -11,7 +11,7 @@ final class Layers
 {
     /** Each knows only those before it; the crafts stand together, in working order. */
     public const ORDER = [
-        'Score', 'Sound', 'Tempo', 'Reading', 'Student', 'Notation', 'Plan', 'Performance', 'Findings', 'Craft',
+        'Calendar', 'Score', 'Sound', 'Tempo', 'Reading', 'Student', 'Notation', 'Plan', 'Performance', 'Findings', 'Craft',
         'Words', 'Read', 'Count', 'Hand', 'Touch', 'Shape', 'Balance', 'Pedal', 'Time',
         'Rendition', 'Handout', 'Portrait', 'Practice', 'Crafts',
     ];

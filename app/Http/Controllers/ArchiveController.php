@@ -7,10 +7,14 @@ namespace App\Http\Controllers;
 use App\Archive\InvalidArchive;
 use App\Archive\StudioExport;
 use App\Archive\StudioImport;
+use App\Models\Lesson;
+use App\Models\LessonPoint;
 use App\Models\PlanVersion;
+use App\Models\PracticeEntry;
 use App\Models\Student;
 use App\Models\StudentCopy;
 use App\Models\User;
+use App\Models\WeeklyTime;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -60,10 +64,16 @@ final class ArchiveController
     public function record(Student $student): JsonResponse
     {
         return response()->json([
-            'student' => $student->only(Student::DETAILS), 'added' => $student->created_at?->toIso8601String(),
-            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title']), 'versions' => fn ($versions) => $versions->orderBy('id')])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
+            'student' => [...$student->only(Student::DETAILS), 'practice_minutes' => $student->practice_minutes], 'added' => $student->created_at?->toIso8601String(),
+            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title']), 'versions' => fn ($versions) => $versions->orderBy('id'), 'practiceEntries'])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
                 'title' => $copy->piece->title, 'given' => $copy->created_at?->toIso8601String(), 'changed' => $copy->updated_at?->toIso8601String(), ...$copy->progress(), 'plan' => json_decode($copy->plan),
                 'versions' => $copy->versions->map(fn (PlanVersion $version): array => [...$version->listed(), 'plan' => json_decode($version->plan)])->all(),
+                'practice' => $copy->practiceEntries->map(fn (PracticeEntry $entry): array => $entry->listed())->all(),
+            ])->all(),
+            'weekly_times' => $student->weeklyTimes()->orderBy('id')->get()->map(fn (WeeklyTime $time): array => $time->listed())->all(),
+            'lessons' => $student->lessons()->with('points')->orderBy('day')->get()->map(fn (Lesson $lesson): array => [
+                'day' => $lesson->day->toDateString(), ...$lesson->only(['at', 'minutes', 'notes']), 'status' => $lesson->status->value,
+                'points' => $lesson->points->map(fn (LessonPoint $point): array => ['kind' => $point->kind->value, 'text' => $point->text, 'settled_on' => $point->settled_on?->toDateString()])->all(),
             ])->all(),
         ], options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->withHeaders(['Content-Disposition' => 'attachment; filename="student.json"']);
     }

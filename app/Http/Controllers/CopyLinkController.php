@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\PracticeEntryRequest;
 use App\Models\CopyLink;
+use App\Models\PracticeEntry;
 use App\Models\StudentCopy;
+use App\Practice\StudentPractice;
+use App\Support\Handout;
 use App\Support\MarkedSheet;
+use App\Support\RenditionDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -20,6 +25,9 @@ use Inertia\Response as Page;
  */
 final class CopyLinkController
 {
+    /** Days of practice that are told back. */
+    private const TOLD = 7;
+
     public function store(Request $request, StudentCopy $copy): JsonResponse
     {
         $request->validate(['weeks' => ['required', 'integer', Rule::in(CopyLink::WEEKS)]]);
@@ -36,27 +44,48 @@ final class CopyLinkController
     }
 
     /**
-     * The marked copy and nothing else: no way to the desk, to files, or to anything of others.
+     * The marked copy, this week's practice and nothing else: no way to the desk, to files, or to anything of others.
      */
     public function show(string $secret): Page
     {
         $copy = self::copy($secret);
+        $url = fn (string $name): string => route($name, ['secret' => $secret], false);
+        $practice = new StudentPractice($copy->student);
 
-        return Inertia::render('Sheet', [
-            'title' => $copy->piece->title, 'subtitle' => "for {$copy->student->name}", 'back' => null, 'downloads' => [],
-            'engraving' => route('home-copy.engraving', ['secret' => $secret], false), 'notes' => (new MarkedSheet($copy))->notes(),
+        return Inertia::render('Home', [
+            'title' => $copy->piece->title, 'student' => $copy->student->name, 'size' => Handout::of($copy)->size,
+            'engraving' => $url('home-copy.engraving'), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'),
+            'notes' => (new MarkedSheet($copy))->notes(), 'examples' => (new MarkedSheet($copy))->examples(),
+            'today' => $copy->student->teacher->today()->toDateString(), 'days' => $practice->days($copy->id),
+            'entries' => $copy->practiceEntries()->whereDate('day', '>=', now()->subDays(self::TOLD))->get()->map(fn (PracticeEntry $entry): array => $entry->listed())->all(),
         ]);
     }
 
     public function engraving(string $secret): Response
     {
-        return response((new MarkedSheet(self::copy($secret)))->markedCopy()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response((new MarkedSheet(self::copy($secret)))->handedOut()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+    }
+
+    /**
+     * The plan in sound.
+     */
+    public function rendition(string $secret): JsonResponse
+    {
+        return response()->json(RenditionDocument::of(self::copy($secret)->performance()));
+    }
+
+    /**
+     * What the student says she has practised.
+     */
+    public function log(PracticeEntryRequest $request): JsonResponse
+    {
+        return response()->json(['entry' => $request->entry('student')->listed()]);
     }
 
     private static function copy(string $secret): StudentCopy
     {
         $link = CopyLink::of($secret) ?? abort(404);
 
-        return StudentCopy::query()->with(['student', 'piece'])->findOrFail($link->student_copy_id);
+        return StudentCopy::query()->with(['student.teacher', 'piece'])->findOrFail($link->student_copy_id);
     }
 }

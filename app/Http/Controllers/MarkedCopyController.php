@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\HandoutRequest;
 use App\Models\CopyLink;
 use App\Models\StudentCopy;
+use App\Support\Handout;
 use App\Support\MarkedSheet;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
@@ -34,7 +37,7 @@ final class MarkedCopyController
                 ['label' => 'MusicXML', 'url' => $download('musicxml')], ['label' => 'compressed MusicXML', 'url' => $download('mxl')],
                 ['label' => 'MIDI', 'url' => $download('mid')], ['label' => 'plan', 'url' => $download('json')],
             ],
-            'notes' => (new MarkedSheet($copy))->notes(),
+            'notes' => (new MarkedSheet($copy))->notes(), 'handout' => ['copy' => $copy->id, ...Handout::of($copy)->toArray()],
             'home' => ['copy' => $copy->id, 'weeks' => CopyLink::WEEKS, 'links' => $copy->links()->where('expires_at', '>', now())->latest('id')->get()->map(fn (CopyLink $link): array => [
                 'id' => $link->id, 'expires' => $link->expires_at->toDateString(),
             ])->all()],
@@ -43,7 +46,17 @@ final class MarkedCopyController
 
     public function engraving(StudentCopy $copy): Response
     {
-        return response((new MarkedSheet($copy))->markedCopy()->toEngraving(), 200, ['Content-Type' => self::TYPES['musicxml']]);
+        return response((new MarkedSheet($copy))->handedOut()->toEngraving(), 200, ['Content-Type' => self::TYPES['musicxml']]);
+    }
+
+    /**
+     * What of the plan it shows, and how large.
+     */
+    public function handout(HandoutRequest $request, StudentCopy $copy): RedirectResponse
+    {
+        $copy->update(['handout' => $request->validated()]);
+
+        return back();
     }
 
     public function download(StudentCopy $copy, string $format): Response

@@ -7,12 +7,8 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PlanRequest;
 use App\Models\StudentCopy;
 use App\Support\Performances;
+use App\Support\RenditionDocument;
 use Illuminate\Http\JsonResponse;
-use Tarnwind\Core\Rendition\KeyEvent;
-use Tarnwind\Core\Rendition\PedalEvent;
-use Tarnwind\Core\Rendition\Renderer;
-use Tarnwind\Core\Tempo\PlayedBars;
-use Tarnwind\Core\Tempo\TempoMap;
 
 /**
  * A plan in sound, for the player of the desk; it need not be saved.
@@ -21,18 +17,6 @@ final class RenditionController
 {
     public function __invoke(PlanRequest $request, StudentCopy $copy): JsonResponse
     {
-        $performance = (new Performances($copy))->of($request->plan());
-        $rendition = Renderer::play($performance);
-        $reading = $performance->reading();
-
-        return response()->json([
-            'events' => array_map(fn (KeyEvent $event): array => [
-                'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 2), 'end_ms' => round($event->endMs, 2),
-                'velocity' => $event->velocity, 'hand' => $reading->hands[$event->note]->value, 'layer' => $reading->layers[$event->note]->layer->value,
-            ], $rendition->events),
-            'pedal' => array_map(fn (PedalEvent $event): array => ['ms' => round($event->ms, 2), 'value' => $event->value, 'controller' => $event->controller], $rendition->pedal),
-            'bars' => PlayedBars::of($performance->score(), $performance->tempo()),
-            'steady' => PlayedBars::of($performance->score(), TempoMap::along($performance->course()->steady(), $performance->score())),
-        ]);
+        return response()->json(RenditionDocument::of((new Performances($copy))->of($request->plan())));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Lessons\ListedLesson;
+use App\Lessons\Timetable;
 use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
@@ -12,6 +14,7 @@ use App\Models\User;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
+use Tarnwind\Core\Calendar\Day;
 use Tarnwind\Core\Sound\Instrument;
 
 /**
@@ -19,6 +22,9 @@ use Tarnwind\Core\Sound\Instrument;
  */
 final class StudioController
 {
+    /** Days of lessons that are shown after today. */
+    private const AHEAD = 6;
+
     public function __invoke(Request $request): Response
     {
         /** @var User $teacher */
@@ -26,7 +32,11 @@ final class StudioController
         $students = $teacher->students()->orderBy('name')
             ->with(['adjusted', 'copies' => fn ($copies) => $copies->latest('updated_at'), 'copies.piece' => fn ($piece) => $piece->select(Piece::LISTED)])->get();
 
+        $today = Day::of($teacher->today()->toDateString());
+
         return Inertia::render('Studio', [
+            'today' => Day::date($today),
+            'agenda' => array_map(fn (ListedLesson $lesson): array => $lesson->toArray(), (new Timetable($teacher))->between($today, $today + self::AHEAD)),
             'students' => $students->map(fn (Student $student): array => [
                 'id' => $student->id, ...$student->only(Student::DETAILS), 'instrumentLabel' => $student->instrumentLabel(),
                 'copies' => $student->copies->map(fn (StudentCopy $copy): array => [
@@ -34,7 +44,7 @@ final class StudioController
                 ])->all(),
             ])->all(),
             'pieces' => $teacher->pieces()->select(Piece::LISTED)->orderBy('title')->get()->map(fn (Piece $piece): array => [
-                'id' => $piece->id, 'title' => $piece->title, 'summary' => $piece->summary,
+                'id' => $piece->id, 'title' => $piece->title, 'summary' => $piece->summary, 'tags' => $piece->tags ?? [],
             ])->all(),
             'instruments' => array_map(fn (Instrument $instrument): array => [
                 'value' => $instrument->value, 'label' => $instrument->label(), 'profile' => get_object_vars($instrument->profile()),

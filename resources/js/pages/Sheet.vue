@@ -1,58 +1,35 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3';
-import { nextTick, onMounted, ref } from 'vue';
-import { engraver, svgElement } from '../engraving/engraver';
+import { ref } from 'vue';
+import HandoutChoice, { type HandoutData } from '../studio/HandoutChoice.vue';
 import HomeLinks from '../studio/HomeLinks.vue';
-import { getText } from '../support/http';
+import MarkedPages from '../studio/MarkedPages.vue';
 
 /** A score on paper: engraved in pages, printed, or downloaded. */
-const props = defineProps<{
+defineProps<{
     title: string;
-    /** The desk it belongs to; null for a student at home. */
-    back: string | null;
+    /** The desk it belongs to. */
+    back: string;
     subtitle: string;
     engraving: string;
     downloads: { label: string; url: string }[];
     notes: { bar: string; text: string }[];
     /** Other ways to see the same piece. */
     siblings?: { label: string; url: string; current: boolean }[];
+    /** What of the plan it shows, and how large. */
+    handout?: HandoutData;
     /** Links by which the student sees it at home. */
     home?: { copy: number; weeks: number[]; links: { id: number; expires: string }[] };
 }>();
 
-const pages = ref<string[]>([]);
-const trouble = ref('');
-const sheets = ref<HTMLElement[]>([]);
-
-/** Tenths of a millimetre of music across A4, and to a pixel of a screen that is narrower. */
-const PAPER = 2100;
-const TO_PIXEL = 3;
-const onScreen = Math.min(PAPER, Math.round((window.innerWidth - 48) * TO_PIXEL));
-
-onMounted(() => engrave(onScreen));
-
-async function engrave(width: number): Promise<void> {
-    try {
-        pages.value = await engraver().pages(await getText(props.engraving), width);
-        await nextTick();
-        sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
-    } catch (error) {
-        trouble.value = error instanceof Error ? error.message : 'The score could not be engraved.';
-    }
-}
-
-/** Prints as on paper, however narrow the screen is. */
-async function print(): Promise<void> {
-    if (onScreen < PAPER) await engrave(PAPER);
-    window.print();
-    if (onScreen < PAPER) await engrave(onScreen);
-}
+const isReady = ref(false);
+const sheet = ref<InstanceType<typeof MarkedPages>>();
 </script>
 
 <template>
     <Head :title="`${title}, ${subtitle}`" />
     <nav class="bar" aria-label="Sheet">
-        <Link v-if="back !== null" :href="back">Back to the desk</Link>
+        <Link :href="back">Back to the desk</Link>
         <Link
             v-for="sibling in siblings"
             :key="sibling.url"
@@ -64,26 +41,17 @@ async function print(): Promise<void> {
         <span class="gap" />
         <span v-if="downloads.length > 0">Download</span>
         <a v-for="{ label, url } in downloads" :key="url" :href="url" download>{{ label }}</a>
+        <HandoutChoice v-if="handout" :handout="handout" @changed="sheet?.refresh()" />
+        <Link v-if="home" :href="`/copies/${home.copy}/take-home`">Take-home sheet</Link>
         <HomeLinks v-if="home" v-bind="home" />
-        <a-button type="primary" :disabled="pages.length === 0" @click="print">Print</a-button>
+        <a-button type="primary" :disabled="!isReady" @click="sheet?.print()">Print</a-button>
     </nav>
     <main class="paper">
         <header>
             <h1>{{ title }}</h1>
             <p>{{ subtitle }}</p>
         </header>
-        <p v-if="trouble" role="alert">{{ trouble }}</p>
-        <p v-else-if="pages.length === 0" class="wait" role="status">Engraving …</p>
-        <div v-for="index in pages.length" :key="index" ref="sheets" class="engraving page" />
-        <section v-if="notes.length > 0" class="notes">
-            <h2>Notes by bar</h2>
-            <dl>
-                <template v-for="note in notes" :key="note.bar + note.text">
-                    <dt>{{ note.bar }}</dt>
-                    <dd>{{ note.text }}</dd>
-                </template>
-            </dl>
-        </section>
+        <MarkedPages ref="sheet" :engraving="engraving" :notes="notes" :title="title" v-bind="handout ? { size: handout.size } : {}" @ready="isReady = true" />
     </main>
 </template>
 
@@ -140,36 +108,6 @@ header p {
     font: italic 1.05rem var(--serif);
 }
 
-.wait {
-    text-align: center;
-}
-
-.notes {
-    margin-top: 6mm;
-    break-inside: avoid;
-}
-
-dl {
-    display: grid;
-    grid-template-columns: max-content 1fr;
-    gap: 4px 14px;
-    margin: 6px 0 0;
-    font-family: var(--serif);
-}
-
-dt {
-    font-weight: 600;
-}
-
-dt::before {
-    content: 'Bar ';
-}
-
-dd {
-    margin: 0;
-    white-space: pre-line;
-}
-
 @media screen and (max-width: 700px) {
     .bar {
         flex-wrap: wrap;
@@ -204,10 +142,6 @@ dd {
         margin: 0;
         padding: 0;
         border: 0;
-    }
-
-    .page {
-        break-inside: avoid;
     }
 }
 </style>

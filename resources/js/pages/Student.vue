@@ -5,6 +5,7 @@ import { ACTIONS, keyName, SOFT_PEDALS } from '../studio/pianos';
 import PieceProgress from '../studio/PieceProgress.vue';
 import type { Progress } from '../studio/progress';
 import { clicksFromRate } from '../studio/rates';
+import StudentNav from '../studio/StudentNav.vue';
 import type { StudentItem } from '../studio/types';
 import { spanName } from '../support/intervals';
 import PageFrame from '../support/PageFrame.vue';
@@ -66,8 +67,7 @@ function chords(count: number): string {
 <template>
     <Head :title="student.name" />
     <PageFrame>
-        <p><Link href="/">Studio</Link></p>
-        <h1>{{ student.name }}</h1>
+        <StudentNav :student="student" current="pieces" />
         <dl class="facts">
             <template v-for="[what, value] in facts" :key="what">
                 <dt>{{ what }}</dt>

@@ -3,14 +3,23 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { onMounted, ref } from 'vue';
 import { waitingCopies } from '../desk/kept';
 import { warmUpEngraver } from '../engraving/engraver';
+import Agenda from '../studio/Agenda.vue';
+import type { ListedLesson } from '../studio/lessons';
+import PieceTable from '../studio/PieceTable.vue';
 import { inShort } from '../studio/progress';
 import StudentForm from '../studio/StudentForm.vue';
 import type { AdjustedPiano, Instrument, PieceItem, StudentItem } from '../studio/types';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import PageFrame from '../support/PageFrame.vue';
-import { lengthInWords } from '../studio/words';
 
-const props = defineProps<{ students: StudentItem[]; pieces: PieceItem[]; instruments: Instrument[]; pianos: AdjustedPiano[] }>();
+const props = defineProps<{
+    today: string;
+    agenda: ListedLesson[];
+    students: StudentItem[];
+    pieces: PieceItem[];
+    instruments: Instrument[];
+    pianos: AdjustedPiano[];
+}>();
 
 /** Copies with edits that have not reached the server; their desk sends them. */
 const waiting = ref<ReadonlyMap<number, string>>(new Map());
@@ -52,6 +61,7 @@ function pedals(student: StudentItem): string {
 <template>
     <Head title="Studio" />
     <PageFrame>
+        <Agenda v-if="students.length > 0" :lessons="agenda" :today="today" />
         <section>
             <div class="heading">
                 <h1>Students</h1>
@@ -63,7 +73,10 @@ function pedals(student: StudentItem): string {
                         <h2>
                             <Link :href="`/students/${student.id}`" class="student-name">{{ student.name }}</Link>
                         </h2>
-                        <a-button size="small" :aria-label="`Change ${student.name}`" @click="editing = student">Change</a-button>
+                        <span class="sides"
+                            ><Link :href="`/students/${student.id}/practice`" :aria-label="`Practice of ${student.name}`">practice</Link>
+                            <a-button size="small" :aria-label="`Change ${student.name}`" @click="editing = student">Change</a-button></span
+                        >
                     </header>
                     <p class="quiet">{{ student.instrumentLabel }} · {{ pedals(student) }}</p>
                     <ul class="copies">
@@ -109,41 +122,7 @@ function pedals(student: StudentItem): string {
                 <h1>Pieces</h1>
                 <Link href="/pieces/new"><a-button type="primary">Add a piece</a-button></Link>
             </div>
-            <table class="pieces">
-                <thead>
-                    <tr>
-                        <th scope="col">Title</th>
-                        <th scope="col">Key</th>
-                        <th scope="col">Metre</th>
-                        <th scope="col">Bars</th>
-                        <th scope="col">Tempo</th>
-                        <th scope="col">Length</th>
-                        <th scope="col"><span class="visually-hidden">Actions</span></th>
-                    </tr>
-                </thead>
-                <tbody>
-                    <tr v-for="piece in pieces" :key="piece.id">
-                        <th scope="row">{{ piece.title }}</th>
-                        <td>{{ piece.summary.key }}</td>
-                        <td>{{ piece.summary.metres.join(', ') }}</td>
-                        <td>{{ piece.summary.bars }}</td>
-                        <td>♩ = {{ piece.summary.tempo }}</td>
-                        <td>{{ lengthInWords(piece.summary.seconds) }}</td>
-                        <td class="end">
-                            <Link :href="`/pieces/${piece.id}/replacement`" class="corrected">Corrected file</Link>
-                            <a-popconfirm
-                                :title="`Remove “${piece.title}” and every student's copy of it?`"
-                                ok-text="Remove"
-                                cancel-text="Keep"
-                                @confirm="router.delete(`/pieces/${piece.id}`, { preserveScroll: true })"
-                            >
-                                <a-button size="small" :aria-label="`Remove ${piece.title}`">Remove</a-button>
-                            </a-popconfirm>
-                        </td>
-                    </tr>
-                </tbody>
-            </table>
-            <p v-if="pieces.length === 0" class="quiet">No piece yet. Add one as MusicXML, compressed or plain.</p>
+            <PieceTable :pieces="pieces" :students="students" />
         </section>
         <StudentForm
             v-if="editing !== null"
@@ -204,6 +183,12 @@ p {
     margin: 4px 0 8px;
 }
 
+.sides {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+}
+
 .student-name {
     color: inherit;
     text-decoration-color: var(--line);
@@ -253,38 +238,5 @@ p {
 .piece-choice {
     flex: 1;
     min-width: 0;
-}
-
-.pieces {
-    width: 100%;
-    border-collapse: collapse;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: 8px;
-}
-
-.pieces th,
-.pieces td {
-    padding: 9px 14px;
-    text-align: left;
-    border-bottom: 1px solid var(--line);
-    font-weight: 400;
-}
-
-.pieces thead th {
-    color: var(--quiet);
-    font-size: 0.9rem;
-}
-
-.pieces tbody th {
-    font: 600 1.02rem var(--serif);
-}
-
-.corrected {
-    margin-right: 12px;
-}
-
-.pieces .end {
-    text-align: right;
 }
 </style>

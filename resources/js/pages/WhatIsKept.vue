@@ -9,6 +9,8 @@ const KEPT = [
     { what: 'A name to call her by', why: 'so that you find her; a first name or a nickname is enough' },
     { what: 'Her instrument, hands and foot', why: 'reach, measured rates and pedals decide which fingers, tempos and changes are proposed' },
     { what: 'How far she is with a piece, and the day it is for', why: 'so that what comes first is prepared first' },
+    { what: 'Her lessons: when, what was heard, noted and agreed', why: 'so that the next lesson begins where the last one ended' },
+    { what: 'What she practised: steps, minutes, tempos, how it felt', why: 'so that the next days are planned from what is done' },
     { what: 'Her copies, with your plans, their versions and your words', why: 'they are what you prepare, print and hand out' },
 ] as const;
 </script>
@@ -33,8 +35,8 @@ const KEPT = [
             </tbody>
         </table>
         <p>
-            A link for home shows one marked copy, with the name, to whoever has it: it is good for the weeks you choose, and you can withdraw it. Nobody is
-            counted or followed there.
+            A link for home shows one marked copy and its practice, with the name, to whoever has it, and takes what is told of practice: it is good for the
+            weeks you choose, and you can withdraw it. Nobody is counted or followed there.
         </p>
         <p>
             Not kept: surnames, addresses, birthdays, photographs, recordings, who visited when. Nothing is sent to anyone, and nothing is loaded from

@@ -40,6 +40,9 @@ export interface PieceSummary {
     metres: string[];
     tempo: number;
     seconds: number;
+    /** Of the hands, 1 to 9; not there for a piece that was read by an earlier version. */
+    difficulty?: number;
+    trains?: string[];
     warnings: string[];
 }
 
@@ -47,6 +50,8 @@ export interface PieceItem {
     id: number;
     title: string;
     summary: PieceSummary;
+    /** The teacher's. */
+    tags: string[];
 }
 
 /** How an instrument sounds on. */

@@ -30,6 +30,10 @@ function signOut(): void {
     <div class="frame">
         <header class="top">
             <Link href="/" class="home">Tarnwind</Link>
+            <nav aria-label="Studio">
+                <Link href="/">Studio</Link>
+                <Link href="/lessons">Lessons</Link>
+            </nav>
             <Link href="/account" class="teacher">{{ teacher }}</Link>
             <button type="button" class="out" @click="signOut">Sign out</button>
         </header>
@@ -51,6 +55,20 @@ function signOut(): void {
     font: 600 1.15rem var(--serif);
     color: #f0d9a8;
     text-decoration: none;
+}
+
+nav {
+    display: flex;
+    gap: 18px;
+}
+
+nav a {
+    color: inherit;
+    text-decoration: none;
+}
+
+nav a:hover {
+    text-decoration: underline;
 }
 
 .teacher {

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { CraftProps } from '../../desk/craft';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import { FAULTS } from '../../sound/faults';
 import type { Kind } from './edits';
 import StepCard from './StepCard.vue';
 import type { PracticeState } from './usePractice';
@@ -52,6 +53,8 @@ const ADDED: readonly Kind[] = [
     'groups-of-four',
 ];
 const open = computed(() => ADDED.filter((kind) => !chain.value?.steps.some((step) => step.kind === kind)).map((value) => ({ value, label: NAMES[value] })));
+const place = (id: string): number => score.measures.findIndex((measure) => measure.id === id);
+const faultName = (fault: string): string => FAULTS.find(({ value }) => value === fault)?.label ?? '';
 const minutes = computed(() => chain.value?.steps.reduce((sum, step) => sum + step.minutes, 0) ?? 0);
 </script>
 
@@ -107,6 +110,33 @@ const minutes = computed(() => chain.value?.steps.reduce((sum, step) => sum + st
                 </ol>
             </template>
         </section>
+        <section aria-label="Examples for home">
+            <h3>Examples for home</h3>
+            <p class="quiet">Heard there with the fault, and as it is planned: the selected bars, or this chunk.</p>
+            <ul class="examples">
+                <li v-for="mark in state.examples.value" :key="mark.id">
+                    <button type="button" @click="desk.moveToMeasure(place(mark.first))">
+                        {{ barsOf({ first: place(mark.first), last: place(mark.last) }) }}
+                    </button>
+                    {{ faultName(mark.fault) }}
+                    <button
+                        type="button"
+                        :aria-label="`Forget the example of ${barsOf({ first: place(mark.first), last: place(mark.last) })}`"
+                        @click="state.forgetExample(mark.id)"
+                    >
+                        ✕
+                    </button>
+                    <input
+                        :value="mark.words ?? ''"
+                        maxlength="500"
+                        placeholder="what to listen for"
+                        :aria-label="`Words of the example of ${barsOf({ first: place(mark.first), last: place(mark.last) })}`"
+                        @change="state.sayOfExample(mark.id, ($event.target as HTMLInputElement).value.trim())"
+                    />
+                </li>
+            </ul>
+            <ChoiceSelect :value="undefined" :options="FAULTS" placeholder="Add an example" label="Add an example" @choose="state.exemplify" />
+        </section>
     </InspectorFrame>
 </template>
 
@@ -120,6 +150,19 @@ ol {
 
 ol {
     list-style: none;
+}
+
+.examples {
+    list-style: none;
+}
+
+.examples input {
+    width: 100%;
+    margin: 3px 0 7px;
+    padding: 3px 7px;
+    font: inherit;
+    border: 1px solid var(--line);
+    border-radius: 5px;
 }
 
 .reasons {

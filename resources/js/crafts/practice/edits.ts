@@ -1,5 +1,5 @@
 import { freshId } from '../../desk/marks';
-import type { ChunkMark, PlanDocument, StepMark } from '@generated/plan';
+import type { ChunkMark, ExampleMark, PlanDocument, StepMark } from '@generated/plan';
 
 export type Kind = StepMark['step'];
 
@@ -59,3 +59,16 @@ export function setStep(
 }
 
 export type Settings = NonNullable<PlanDocument['settings']['practice']>;
+
+/** Examples with one more, of these bars. */
+export function addExample(marks: readonly ExampleMark[], ends: Ends, fault: ExampleMark['fault']): ExampleMark[] {
+    return [...marks, { id: freshId('example', marks), craft: 'practice', kind: 'example', ...ends, fault }];
+}
+
+export function sayExample(marks: readonly ExampleMark[], id: string, words: string): ExampleMark[] {
+    return marks.map((mark) => {
+        if (mark.id !== id) return mark;
+        const { words: before, ...rest } = mark;
+        return words === '' ? rest : before === words ? mark : { ...rest, words };
+    });
+}

@@ -2,7 +2,8 @@ import { computed } from 'vue';
 import type { Context, CraftState } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
 import type { Chain, Chunk, PracticeStep } from '@generated/practice';
-import { cut, release, setStep, stepMark, type Ends, type Kind } from './edits';
+import type { ExampleMark } from '@generated/plan';
+import { addExample, cut, release, sayExample, setStep, stepMark, type Ends, type Kind } from './edits';
 import { practiceStrip } from './strip';
 
 /** Chunks, their steps, and what the teacher has otherwise. */
@@ -56,13 +57,39 @@ export function usePractice({ desk, score, answer }: Context) {
         desk.setMarks(['practice/step'], setStep(stepMarks.value, { first: ends.first, last: ends.last }, step, what, isUsual));
     }
 
+    const examples = computed(() => desk.marks('practice/example'));
+    const setExamples = (next: readonly ExampleMark[]): void => desk.setMarks(['practice/example'], next);
+
+    /** The selected bars, or those of the chunk at the cursor, with a fault: to be heard at home beside what is planned. */
+    function exemplify(fault: ExampleMark['fault']): void {
+        const { isRange, bars } = desk.selection.value;
+        const [from, to] = [score.measures[bars.first], score.measures[bars.last]];
+        const ends = isRange && from && to ? { first: from.id, last: to.id } : chunk.value;
+        if (ends) setExamples(addExample(examples.value, { first: ends.first, last: ends.last }, fault));
+    }
+
     const keys: Key[] = [
         { keys: ['c'], what: 'the selected bars are one chunk', label: 'One chunk', run: cutHere },
         { keys: ['x'], what: 'this chunk as it is proposed', label: 'As proposed', when: () => chunk.value?.own === true, run: releaseHere },
     ];
     const columns = computed(() => (practice.value ? practiceStrip(practice.value, score.measures.length, ranks.value) : null));
 
-    return { practice, chunks, chunk, chain, wider, ranks, leftOut, change, keys, columns } satisfies CraftState & Record<string, unknown>;
+    return {
+        practice,
+        chunks,
+        chunk,
+        chain,
+        wider,
+        ranks,
+        leftOut,
+        change,
+        examples,
+        exemplify,
+        sayOfExample: (id: string, words: string): void => setExamples(sayExample(examples.value, id, words)),
+        forgetExample: (id: string): void => setExamples(examples.value.filter((mark) => mark.id !== id)),
+        keys,
+        columns,
+    } satisfies CraftState & Record<string, unknown>;
 }
 
 export type PracticeState = ReturnType<typeof usePractice>;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tarnwind\Core\Practice;
+namespace Tarnwind\Core\Calendar;
 
 use DateTimeImmutable;
 

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Support\Handout;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Tarnwind\Core\Crafts;
+
+/**
+ * What a marked copy shows.
+ */
+final class HandoutRequest extends FormRequest
+{
+    /**
+     * @return array<string, list<mixed>>
+     */
+    public function rules(): array
+    {
+        return ['show' => ['present', 'array', 'list', 'max:20'], 'show.*' => ['string', 'distinct', Rule::in(Crafts::registry()->writing())], 'size' => ['required', Rule::in(Handout::SIZES)]];
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\CopyLink;
+use App\Models\Feel;
+use App\Models\PracticeEntry;
+use App\Models\StudentCopy;
+use App\Practice\CopyPractice;
+use Closure;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+
+/**
+ * What was practised, told by the teacher, or by the student from her link.
+ */
+final class PracticeEntryRequest extends FormRequest
+{
+    /** Days back that may be told of. */
+    private const BACK = 21;
+
+    private ?StudentCopy $copy = null;
+
+    /**
+     * @return array<string, list<mixed>>
+     */
+    public function rules(): array
+    {
+        $today = $this->copy()->student->teacher->today();
+
+        return [
+            'uuid' => ['required', 'uuid'],
+            'step' => ['required', 'string', 'max:300'],
+            // Where the student is it may be tomorrow already.
+            'day' => ['required', 'date_format:Y-m-d', 'after_or_equal:'.$today->copy()->subDays(self::BACK)->toDateString(), 'before_or_equal:'.$today->copy()->addDay()->toDateString()],
+            'minutes' => ['required', 'integer', 'between:1,240'],
+            'tempo' => ['nullable', 'numeric', 'between:10,400'],
+            'feel' => ['nullable', Rule::enum(Feel::class)],
+            'passed' => ['required', 'boolean'],
+            'note' => ['nullable', 'string', 'max:500'],
+        ];
+    }
+
+    /**
+     * @return list<Closure(Validator): void>
+     */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            if ($validator->errors()->isEmpty() && ! (new CopyPractice($this->copy()))->knows($this->string('step')->value())) {
+                $validator->errors()->add('step', 'This step is no longer planned.');
+            }
+        }];
+    }
+
+    /**
+     * The copy it is of: that of the path, or of the link that is followed.
+     */
+    public function copy(): StudentCopy
+    {
+        return $this->copy ??= $this->find();
+    }
+
+    /**
+     * Keeps it, once however often it is sent.
+     */
+    public function entry(string $by): PracticeEntry
+    {
+        /** @var array<string, mixed> $values */
+        $values = $this->safe()->except('uuid');
+
+        return $this->copy()->practiceEntries()->updateOrCreate(['uuid' => $this->string('uuid')->lower()->value()], [...$values, 'by' => $by]);
+    }
+
+    private function find(): StudentCopy
+    {
+        $copy = $this->route('copy');
+        $secret = $this->route('secret');
+        $id = match (true) {
+            $copy instanceof StudentCopy => $copy->id,
+            is_string($secret) => (CopyLink::of($secret) ?? abort(404))->student_copy_id,
+            default => abort(404),
+        };
+
+        return StudentCopy::query()->with(['piece', 'student.teacher', 'practiceEntries'])->findOrFail($id);
+    }
+}

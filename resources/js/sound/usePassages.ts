@@ -1,0 +1,100 @@
+import { computed, onBeforeUnmount, ref } from 'vue';
+import { getJson } from '../support/http';
+import type { RenditionDocument } from '@generated/rendition';
+import { withFault, type Fault } from './faults';
+import { createPiano, type Piano } from './piano';
+import { startPlayer, type Player } from './player';
+import { loadSamples, type Samples } from './samples';
+
+/** A passage to be heard: which, how fast, and with which fault. */
+export interface Heard {
+    key: string;
+    /** Indexes of bars. */
+    first: number;
+    last: number;
+    /** Share of the tempo of the plan. */
+    rate: number;
+    hand?: 'left' | 'right';
+    fault?: Fault;
+    countIn?: boolean;
+}
+
+/** Plays passages of a plan by themselves, without a desk. */
+export function usePassages(url: string) {
+    const playing = ref<string | null>(null);
+    const isLoading = ref(false);
+    const trouble = ref('');
+    let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
+    let document: Promise<RenditionDocument> | null = null;
+    let player: Player | null = null;
+
+    function open(): NonNullable<typeof sound> {
+        if (!sound) {
+            const context = new AudioContext({ latencyHint: 'interactive' });
+            const samples = loadSamples(context, () => undefined);
+            samples.all.catch(() => (trouble.value = 'The sound of the piano could not be loaded.'));
+            sound = { context, samples, piano: createPiano(context, samples) };
+        }
+        return sound;
+    }
+
+    function stop(): void {
+        player?.stop();
+        player = null;
+        playing.value = null;
+    }
+
+    /** Plays a passage, or stops it where it is being heard. */
+    async function toggle(heard: Heard): Promise<void> {
+        const again = playing.value === heard.key;
+        stop();
+        if (again) return;
+        const { context, samples, piano } = open();
+        playing.value = heard.key;
+        isLoading.value = true;
+        trouble.value = '';
+        try {
+            document ??= getJson<RenditionDocument>(url);
+            const [plan] = await Promise.all([document, samples.first, context.resume()]);
+            if ((playing.value as string | null) !== heard.key) return;
+            const rendition = heard.fault ? withFault(plan, heard.fault) : plan;
+            player = startPlayer(
+                context,
+                piano,
+                rendition,
+                {
+                    ...stretch(rendition, heard),
+                    rate: heard.rate,
+                    loop: false,
+                    countIn: heard.countIn ?? false,
+                    isHeard: ({ hand }) => heard.hand === undefined || heard.hand === hand,
+                },
+                stop,
+            );
+        } catch (error) {
+            document = null;
+            playing.value = null;
+            trouble.value = error instanceof Error ? error.message : '';
+        } finally {
+            isLoading.value = false;
+        }
+    }
+
+    onBeforeUnmount(() => {
+        stop();
+        void sound?.context.close();
+    });
+
+    return { playing: computed(() => playing.value), isLoading: computed(() => isLoading.value), trouble: computed(() => trouble.value), toggle, stop };
+}
+
+/** Where some bars begin and end the first time they are played, ms. */
+export function stretch(
+    { bars, events }: Pick<RenditionDocument, 'bars' | 'events'>,
+    { first, last }: Pick<Heard, 'first' | 'last'>,
+): { from: number; to: number } {
+    const begin = bars.findIndex(({ measure }) => measure >= first && measure <= last);
+    const after = bars.findIndex(({ measure }, index) => index > begin && (measure < first || measure > last));
+    const end = Math.max(...events.map(({ end_ms }) => end_ms), bars.at(-1)?.beats.at(-1) ?? 0) + 1500;
+    return { from: bars[begin]?.ms ?? 0, to: bars[after]?.ms ?? end };
+}
