@@ -39,4 +39,14 @@ final class AccountRules
     {
         return ['required', 'string', 'max:255', 'confirmed', Password::min(self::LEAST)];
     }
+
+    /**
+     * Where she gives lessons; null where she does not say.
+     *
+     * @return list<mixed>
+     */
+    public static function timezone(): array
+    {
+        return ['nullable', 'string', 'timezone:all'];
+    }
 }

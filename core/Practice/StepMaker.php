@@ -176,7 +176,7 @@ final class StepMaker
     private function otherwise(Step $step, StepMark $mark): Step
     {
         return new Step(
-            $step->id, $step->kind, $step->bars, $step->from, $step->to, $step->tempo, $step->rate, $mark->minutes ?? $step->minutes, $mark->words === '' ? $step->does : $mark->words, $step->gate, $step->why, true,
+            $step->id, $step->kind, $step->bars, $step->from, $step->to, $step->tempo, $step->rate, $mark->minutes ?? $step->minutes, $mark->text === '' ? $step->does : $mark->text, $step->gate, $step->why, true,
         );
     }
 

@@ -20,7 +20,7 @@ final readonly class StepMark implements Mark
      * @param  string  $last  id of the last bar
      * @param  bool  $wanted  false where it is left out
      * @param  ?int  $minutes  how long it takes; null for as it is reckoned
-     * @param  string  $words  to the student; empty for the usual ones
+     * @param  string  $text  to the student; empty for the usual ones
      */
     public function __construct(
         public string $id,
@@ -29,13 +29,13 @@ final readonly class StepMark implements Mark
         public StepKind $step,
         public bool $wanted = true,
         public ?int $minutes = null,
-        public string $words = '',
+        public string $text = '',
     ) {
     }
 
     public static function read(Fields $fields): static
     {
-        return new self($fields->string('id'), $fields->string('first'), $fields->string('last'), $fields->choice('step', StepKind::class), $fields->boolean('wanted'), $fields->has('minutes') ? $fields->integer('minutes') : null, $fields->optionalString('words') ?? '');
+        return new self($fields->string('id'), $fields->string('first'), $fields->string('last'), $fields->choice('step', StepKind::class), $fields->boolean('wanted'), $fields->has('minutes') ? $fields->integer('minutes') : null, $fields->optionalString('text') ?? '');
     }
 
     public static function bearsOn(): array
@@ -50,14 +50,14 @@ final readonly class StepMark implements Mark
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'craft' => PracticeCraft::NAME, 'kind' => 'step', 'first' => $this->first, 'last' => $this->last, 'step' => $this->step->value, 'wanted' => $this->wanted, ...($this->minutes === null ? [] : ['minutes' => $this->minutes]), ...($this->words === '' ? [] : ['words' => $this->words])];
+        return ['id' => $this->id, 'craft' => PracticeCraft::NAME, 'kind' => 'step', 'first' => $this->first, 'last' => $this->last, 'step' => $this->step->value, 'wanted' => $this->wanted, ...($this->minutes === null ? [] : ['minutes' => $this->minutes]), ...($this->text === '' ? [] : ['text' => $this->text])];
     }
 
     public function carried(Matching $matching): ?static
     {
         [$first, $last] = [$matching->measure($this->first), $matching->measure($this->last)];
 
-        return $first === null || $last === null ? null : new self($this->id, $first, $last, $this->step, $this->wanted, $this->minutes, $this->words);
+        return $first === null || $last === null ? null : new self($this->id, $first, $last, $this->step, $this->wanted, $this->minutes, $this->text);
     }
 
     public function inWords(): string

@@ -6,7 +6,7 @@ import { openDesk, saved, seriousViolations, signIn, studentCard, test } from '.
 
 const PASSWORD = 'mist-over-water';
 
-test('a first day: from an empty studio to a marked copy', async ({ page }) => {
+test('a first day: from an empty studio to a copy that is opened on a phone', async ({ page, browser }) => {
     execFileSync('php', [
         '-r',
         '$d = new SQLite3($argv[1]); $d->busyTimeout(10000); $d->exec("pragma foreign_keys = on; delete from users");',
@@ -42,6 +42,27 @@ test('a first day: from an empty studio to a marked copy', async ({ page }) => {
     await saved(page);
     await page.getByRole('link', { name: 'Marked copy' }).click();
     await expect(page.getByText('for Lark')).toBeVisible();
+
+    // Handed out: a link, opened on a phone of somebody who has no account, with what is practised first.
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Lark', exact: true }).click();
+    await Promise.all([
+        page.waitForResponse((response) => response.request().method() === 'PATCH'),
+        page.getByLabel('Status of Slow Weather').selectOption('learning'),
+    ]);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'marked copy' }).click();
+    await page.getByRole('button', { name: 'Link for home' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const link = await page.getByLabel('The link', { exact: true }).inputValue();
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const home = await phone.newPage();
+    await home.goto(new URL(new URL(link).pathname, page.url()).href);
+    await expect(home.getByText('for Lark')).toBeVisible();
+    await expect(home.locator('.page svg').first()).toBeVisible();
+    await expect(home.getByRole('heading', { name: /^Listen, the whole piece/ })).toBeVisible();
+    expect(await seriousViolations(home)).toEqual([]);
+    await phone.close();
 });
 
 test('a session that ends during work is taken up again at the desk, and nothing is lost', async ({ page, context }) => {

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, test } from './support/studio';
+import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, test, takeAway } from './support/studio';
 
 /** Places of the pedal spans of a copy, as its plan on the server has them. */
 async function spans(page: Page): Promise<{ from: string; to: string; depth: string; origin: string; kind: string }[]> {
@@ -44,6 +44,7 @@ test('a lesson is prepared with the keyboard, from the empty copy to the marked 
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
     await signIn(page);
+    await takeAway(page, 'Lio', 'Skipping Stones');
     await givePiece(page, 'Lio', 'Skipping Stones');
     await expect(page.getByText('No pedal in this bar.')).toBeVisible();
 

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { seriousViolations, signIn, test } from './support/studio';
+import { practiseDaily, seriousViolations, signIn, studentCard, test } from './support/studio';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -54,8 +54,9 @@ test('a link is made for home, opens the copy on a phone without an account, and
     await home.goto(new URL(new URL(link).pathname, page.url()).href);
     await expect(home.locator('.page svg').first()).toBeVisible();
     await expect(home.getByRole('heading', { name: 'Slow Weather' })).toBeVisible();
-    await expect(home.getByText('Weight from the back')).toBeVisible();
-    await expect(home.getByRole('link')).toHaveCount(0);
+    await expect(home.getByText('Weight from the back').last()).toBeVisible();
+    // Nothing leads away from the page.
+    expect(await home.getByRole('link').evaluateAll((links) => links.map((link) => link.getAttribute('href')?.[0]))).toEqual(['#', '#']);
     expect(await phone.cookies()).toEqual([]);
     expect(await home.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     expect(await seriousViolations(home)).toEqual([]);
@@ -67,4 +68,51 @@ test('a link is made for home, opens the copy on a phone without an account, and
     expect(await home.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await expect(home.getByText('Weight from the back')).toHaveCount(0);
     await phone.close();
+});
+
+test('a student hears a step and tells what she has practised, without a network too', async ({ page, browser }) => {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await signIn(page);
+    // A week that has minutes on every day.
+    await page.getByRole('link', { name: 'Practice of Oona' }).click();
+    await practiseDaily(page, 31);
+    await page.goto('/');
+    await studentCard(page, 'Oona').getByRole('link', { name: 'marked copy' }).click();
+    await page.getByRole('button', { name: 'Link for home' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const link = await page.getByLabel('The link', { exact: true }).inputValue();
+
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const home = await phone.newPage();
+    await home.goto(new URL(new URL(link).pathname, page.url()).href);
+    const step = home.locator('#practice article').first();
+    const name = (await step.locator('h4').textContent())!.trim();
+    await step.getByRole('button', { name: 'Hear it' }).click();
+    await expect(step.getByRole('button', { name: 'Stop' })).toBeVisible({ timeout: 30_000 });
+    await step.getByRole('button', { name: 'Stop' }).click();
+    await expect(step.getByRole('button', { name: 'Hear it' })).toBeVisible();
+    await home.getByRole('button', { name: 'Not so' }).first().click();
+    await expect(home.locator('#examples').getByRole('button', { name: 'Stop' })).toBeVisible({ timeout: 30_000 });
+    await home.locator('#examples').getByRole('button', { name: 'Stop' }).click();
+
+    await phone.setOffline(true);
+    await step.getByRole('button', { name: 'I have practised it' }).click();
+    await step.getByLabel('Minutes').fill('7');
+    await step.getByLabel('all right').check();
+    await step.getByLabel('A word about it').fill('The lamp does not flicker');
+    await step.getByRole('button', { name: 'Yes, done' }).click();
+    await expect(home.getByText('One entry waits here')).toBeVisible();
+    expect(await seriousViolations(home)).toEqual([]);
+    await phone.setOffline(false);
+    await expect(home.getByText('One entry waits here')).toHaveCount(0);
+    await expect(step.getByText('Done', { exact: true })).toBeVisible();
+    expect(await phone.cookies()).toEqual([]);
+    await phone.close();
+
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Practice of Oona' }).click();
+    const told = page.getByRole('row', { name: /The lamp does not flicker/ });
+    await expect(told).toContainText(name.split(' ♩')[0]!.split(',')[0]!);
+    await expect(told).toContainText('done, all right');
+    await expect(told).toContainText('student');
 });

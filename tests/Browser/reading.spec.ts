@@ -206,10 +206,8 @@ test('a corrected file takes the plans along', async ({ page }) => {
     await page.keyboard.press('n');
     await saved(page);
     await page.goto('/');
-    await page
-        .getByRole('row', { name: /Pebbles/ })
-        .getByRole('link', { name: 'Corrected file' })
-        .click();
+    await page.getByRole('button', { name: 'What to do with Pebbles' }).click();
+    await page.getByRole('link', { name: 'Corrected file' }).click();
 
     const file = page.locator('input[type=file]');
     await file.setInputFiles({ name: 'torn.musicxml', mimeType: 'application/xml', buffer: Buffer.from(original.slice(0, 9000)) });

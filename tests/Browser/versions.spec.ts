@@ -1,8 +1,9 @@
 import { expect } from '@playwright/test';
-import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, test } from './support/studio';
+import { givePiece, openDesk, saved, seriousViolations, signIn, studentCard, suggest, takeAway, test } from './support/studio';
 
 test('a plan is kept under a name, compared, heard beside, and gone back to', async ({ page }) => {
     await signIn(page);
+    await takeAway(page, 'Lio', 'Skipping Stones');
     await givePiece(page, 'Lio', 'Skipping Stones');
     await suggest(page);
     await saved(page);
@@ -54,10 +55,8 @@ test('a plan is kept under a name, compared, heard beside, and gone back to', as
 
 test('how far a piece is, and what it is for, is said on the student and seen in the studio', async ({ page }) => {
     await signIn(page);
-    await givePiece(page, 'Lio', 'Skipping Stones');
-    await page.goto('/');
     await page.getByRole('link', { name: 'Lio', exact: true }).click();
-    await page.getByLabel('Status of Skipping Stones').selectOption('learning');
+    await page.getByLabel('Status of Skipping Stones').selectOption('polishing');
     await page.getByLabel('What Skipping Stones is for').fill('Boathouse evening');
     await page.getByLabel('What Skipping Stones is for').press('Enter');
     const day = new Date(Date.now() + 21 * 86_400_000 + 3_600_000);
@@ -67,7 +66,7 @@ test('how far a piece is, and what it is for, is said on the student and seen in
     await expect(page.getByRole('group', { name: 'How far Skipping Stones is' })).toContainText('in 3 weeks');
     expect(await seriousViolations(page)).toEqual([]);
     await page.goto('/');
-    await expect(page.getByText('learning · Boathouse evening in 3 weeks')).toBeVisible();
+    await expect(page.getByText('polishing · Boathouse evening in 3 weeks')).toBeVisible();
 });
 
 test('a piece is given with the plan of another student, and the desk says what became of it', async ({ page }) => {

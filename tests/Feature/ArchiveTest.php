@@ -72,7 +72,10 @@ it('restores a studio on another machine byte for byte', function (): void {
     expect(StudioImport::into($other, $path))->toBe(['students' => 3, 'pieces' => 3]);
     $after = [DB::table('pieces')->orderBy('id')->pluck('musicxml')->all(), DB::table('student_copies')->orderBy('id')->get(['plan', 'unreadable_plan', 'revision', 'status', 'goal', 'goal_on'])->map(fn ($row): array => (array) $row)->all()];
     expect($after)->toBe($before)->and(hash_file('sha256', exported($other->fresh())))->toBe(hash_file('sha256', $path));
-    expect(DB::table('plan_versions')->orderBy('id')->pluck('name')->all())->toBe(['As it was suggested', 'After the first lesson', 'With less pedal', 'As it was suggested']);
+    expect(DB::table('plan_versions')->orderBy('id')->pluck('name')->all())->toBe(['As it was suggested', 'After the first lesson', 'With less pedal', 'As it was suggested', 'As it was suggested']);
+    // Lessons, what was agreed and what was practised come with it.
+    expect([DB::table('lessons')->count(), DB::table('lesson_points')->count(), DB::table('practice_entries')->count() > 100, DB::table('weekly_times')->count(), DB::table('holidays')->count()])->toBe([15, 37, true, 3, 1])
+        ->and(DB::table('lessons')->whereNotNull('makes_up_id')->count())->toBe(1)->and(DB::table('lesson_points')->whereNotNull('student_copy_id')->count())->toBe(37);
     // And the desk of a restored copy opens.
     $this->actingAs($other)->get('/copies/'.StudentCopy::query()->firstOrFail()->id)->assertOk();
 });
@@ -132,7 +135,7 @@ it('copies a running database, and forgets copies that are too old', function ()
         $this->artisan('tarnwind:backup', ['folder' => $folder])->assertSuccessful();
         [$file] = File::glob("$folder/*.sqlite");
         $copy = new SQLite3($file, SQLITE3_OPEN_READONLY);
-        expect($copy->querySingle('select count(*) from student_copies'))->toBe(2)->and(decoct(fileperms($file) & 0777))->toBe('600');
+        expect($copy->querySingle('select count(*) from student_copies'))->toBe(3)->and(decoct(fileperms($file) & 0777))->toBe('600');
         touch($file, time() - 31 * 86_400);
         $this->travel(2)->seconds();
         $this->artisan('tarnwind:backup', ['folder' => $folder])->assertSuccessful();

@@ -60,7 +60,7 @@ it('prints what each craft says, and all there is to say', function (): void {
     expect($ofHands)->toHaveCount(count($hand['findings']))->and(array_values(array_filter($all, fn (array $finding): bool => $finding['craft'] === 'hand')))->toBe($ofHands)
         ->and(array_keys($all[0]))->toEqualCanonicalizing(['craft', 'kind', 'severity', 'measure', 'from', 'to', 'notes', 'value', 'limit', 'unit', 'reason', 'remedy']);
     [, $errors, $status] = command('tarnwind:answer', 'juggling', $piece, '--json');
-    expect($status)->toBe(1)->and($errors)->toBe("There is no such craft that answers; there are read, count, hand, touch, shape, balance, pedal, time.\n");
+    expect($status)->toBe(1)->and($errors)->toBe("There is no such craft that answers; there are read, count, hand, touch, shape, balance, pedal, time, practice.\n");
 });
 
 it('plays and exports a plan', function (): void {

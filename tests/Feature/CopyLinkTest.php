@@ -25,9 +25,21 @@ it('shows a student her marked copy without an account, and nothing else', funct
     expect($page->headers->get('X-Robots-Tag'))->toContain('noindex')->and($page->headers->get('Referrer-Policy'))->toBe('no-referrer')
         ->and($page->headers->get('Cache-Control'))->toContain('no-store')->and($page->headers->getCookies())->toBe([]);
     $props = $page->viewData('page')['props'];
-    expect($props['back'])->toBeNull()->and($props['downloads'])->toBe([])->and($props['teacher'] ?? null)->toBeNull()->and(json_encode($props))->not->toContain('/copies/');
+    expect($props['teacher'] ?? null)->toBeNull()->and($props['days'])->toHaveCount(7)->and(json_encode($props))->not->toContain('/copies/')->not->toContain('Bram')->not->toContain('Play it to somebody at home');
     ($this->guest)("$url/engraving")->assertOk()->assertHeader('Content-Type', 'application/vnd.recordare.musicxml+xml')->assertSee('<pedal', false);
+    expect(($this->guest)("$url/rendition")->assertOk()->json('events'))->not->toBe([]);
     $this->post($url)->assertStatus(405);
+});
+
+it('shows at home what the teacher has chosen, and no more', function (): void {
+    $url = ($this->make)();
+    $this->actingAs($this->teacher)->patch("/copies/{$this->copy->id}/handout", ['show' => ['hand'], 'size' => 'large'])->assertRedirect();
+    ($this->guest)("$url/engraving")->assertOk()->assertDontSee('<pedal', false);
+    expect(($this->guest)($url)->viewData('page')['props']['size'])->toBe('large');
+    $this->actingAs($this->teacher)->get("/copies/{$this->copy->id}/print/engraving")->assertDontSee('<pedal', false);
+    // Files hold everything.
+    $this->get("/copies/{$this->copy->id}/download.musicxml")->assertSee('<pedal', false);
+    $this->patchJson("/copies/{$this->copy->id}/handout", ['show' => ['hats'], 'size' => 'huge'])->assertJsonValidationErrors(['show.0', 'size']);
 });
 
 it('keeps only the hash of a link, tells it once, and shows the plan as it is when it is opened', function (): void {

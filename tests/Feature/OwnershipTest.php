@@ -34,6 +34,30 @@ const MAY = [
     'POST register' => [422, 302, 302],
     'GET home/{secret}' => [404, 404, 404],
     'GET home/{secret}/engraving' => [404, 404, 404],
+    'GET home/{secret}/rendition' => [404, 404, 404],
+    'POST home/{secret}/practice' => [404, 404, 404],
+    'GET lessons' => [SIGN_IN, 200, 200],
+    'GET lessons.ics' => [SIGN_IN, 200, 200],
+    'POST lessons' => [SIGN_IN, 422, 422],
+    'GET lessons/{lesson}' => [SIGN_IN, 403, 200],
+    'PATCH lessons/{lesson}' => [SIGN_IN, 403, 302],
+    'DELETE lessons/{lesson}' => [SIGN_IN, 403, 302],
+    'POST lessons/{lesson}/points' => [SIGN_IN, 403, 422],
+    'PATCH points/{point}' => [SIGN_IN, 403, 200],
+    'DELETE points/{point}' => [SIGN_IN, 403, 204],
+    'POST students/{student}/weekly-times' => [SIGN_IN, 403, 422],
+    'PATCH weekly-times/{time}' => [SIGN_IN, 403, 422],
+    'DELETE weekly-times/{time}' => [SIGN_IN, 403, 302],
+    'POST holidays' => [SIGN_IN, 422, 422],
+    'DELETE holidays/{holiday}' => [SIGN_IN, 403, 302],
+    'GET students/{student}/practice' => [SIGN_IN, 403, 200],
+    'PUT students/{student}/practice' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/take-home' => [SIGN_IN, 403, 200],
+    'PATCH copies/{copy}/handout' => [SIGN_IN, 403, 422],
+    'POST copies/{copy}/practice' => [SIGN_IN, 403, 422],
+    'DELETE copies/{copy}/practice/{practiceEntry}' => [SIGN_IN, 403, 204],
+    'POST pieces/{piece}/copies' => [SIGN_IN, 403, 422],
+    'PUT pieces/{piece}/tags' => [SIGN_IN, 403, 422],
     'GET account' => [SIGN_IN, 200, 200],
     'PUT account' => [SIGN_IN, 422, 422],
     'PUT account/password' => [SIGN_IN, 422, 422],
@@ -107,6 +131,11 @@ beforeEach(function (): void {
     $this->copy = StudentCopy::factory()->create(['student_id' => $this->student->id, 'piece_id' => $this->piece->id]);
     $this->version = $this->copy->versions()->create(['name' => 'After the lesson', 'plan' => $this->copy->plan]);
     [$this->link] = CopyLink::to($this->copy, 4);
+    $this->time = $this->student->weeklyTimes()->create(['weekday' => 1, 'at' => '16:00', 'minutes' => 45, 'from' => '2027-03-01']);
+    $this->holiday = $this->owner->holidays()->create(['name' => 'Thaw', 'first' => '2027-03-08', 'last' => '2027-03-12']);
+    $this->lesson = $this->student->lessons()->create(['day' => '2027-03-02', 'at' => '16:00', 'minutes' => 45]);
+    $this->point = $this->lesson->points()->create(['kind' => 'note', 'text' => 'Soft.']);
+    $this->entry = $this->copy->practiceEntries()->create(['uuid' => fake()->uuid(), 'step' => 'listen', 'day' => '2027-03-02', 'minutes' => 5, 'passed' => true, 'by' => 'student']);
 });
 
 it('knows every route', function (): void {
@@ -116,7 +145,8 @@ it('knows every route', function (): void {
 
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
-    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{link}' => $this->link->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures']);
+    $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{link}' => $this->link->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures',
+        '{lesson}' => $this->lesson->id, '{point}' => $this->point->id, '{time}' => $this->time->id, '{holiday}' => $this->holiday->id, '{practiceEntry}' => $this->entry->id]);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

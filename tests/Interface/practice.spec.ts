@@ -25,11 +25,11 @@ test('a step is left out, put back, and has minutes and words of its own', () =>
     expect(setStep(out, ends, 'link', { wanted: true }, true)).toEqual([]);
     const added = setStep([], ends, 'tapped', { wanted: true }, false);
     const longer = setStep(added, ends, 'tapped', { minutes: 6 }, false);
-    const worded = setStep(longer, ends, 'tapped', { words: 'On the lid.' }, false);
-    expect(stepMark(worded, ends, 'tapped')).toMatchObject({ id: added[0]?.id, wanted: true, minutes: 6, words: 'On the lid.' });
+    const worded = setStep(longer, ends, 'tapped', { text: 'On the lid.' }, false);
+    expect(stepMark(worded, ends, 'tapped')).toMatchObject({ id: added[0]?.id, wanted: true, minutes: 6, text: 'On the lid.' });
     expect(stepMark(worded, { first: 'm3', last: 'm4' }, 'tapped')).toBeNull();
-    const shorter: StepMark[] = setStep(worded, ends, 'tapped', { words: '' }, false);
-    expect(shorter[0]).not.toHaveProperty('words');
+    const shorter: StepMark[] = setStep(worded, ends, 'tapped', { text: '' }, false);
+    expect(shorter[0]).not.toHaveProperty('text');
 });
 
 test('the strip is as high as a chunk is hard beside the hardest', () => {

@@ -26,7 +26,7 @@ final class AccountController
 
         return Inertia::render('Account', [
             'account' => [
-                'name' => $teacher->name, 'email' => $teacher->email, 'verified' => $teacher->hasVerifiedEmail(), 'second_factor' => $teacher->second_factor !== null,
+                'name' => $teacher->name, 'email' => $teacher->email, 'timezone' => $teacher->timezone ?? config('tarnwind.timezone'), 'verified' => $teacher->hasVerifiedEmail(), 'second_factor' => $teacher->second_factor !== null,
                 'recovery_codes' => count($teacher->recovery_codes ?? []),
             ],
             'invitations' => $teacher->invitations()->where('expires_at', '>', now())->latest()->get()->map(fn (Invitation $one): array => [
@@ -39,8 +39,8 @@ final class AccountController
     public function update(Request $request): RedirectResponse
     {
         $teacher = self::teacher($request);
-        /** @var array{name: string, email: string} $given */
-        $given = $request->validate(['name' => AccountRules::name(), 'email' => AccountRules::email($teacher)]);
+        /** @var array{name: string, email: string, timezone?: ?string} $given */
+        $given = $request->validate(['name' => AccountRules::name(), 'email' => AccountRules::email($teacher), 'timezone' => ['sometimes', ...AccountRules::timezone()]]);
         $isNew = $given['email'] !== $teacher->email;
         if ($isNew) {
             // A session that was left open is not enough to take an account away.

@@ -20,7 +20,7 @@ final class NewAccountRequest extends FormRequest
      */
     public function rules(): array
     {
-        return ['name' => AccountRules::name(), 'email' => AccountRules::email(), 'password' => AccountRules::password()];
+        return ['name' => AccountRules::name(), 'email' => AccountRules::email(), 'password' => AccountRules::password(), 'timezone' => AccountRules::timezone()];
     }
 
     /**
@@ -28,8 +28,8 @@ final class NewAccountRequest extends FormRequest
      */
     public function make(): User
     {
-        /** @var array{name: string, email: string, password: string} $given */
-        $given = $this->safe(['name', 'email', 'password']);
+        /** @var array{name: string, email: string, password: string, timezone?: ?string} $given */
+        $given = $this->safe(['name', 'email', 'password', 'timezone']);
         $teacher = User::query()->create($given);
         Auth::login($teacher);
         $this->session()->regenerate();

@@ -1,6 +1,8 @@
 export interface AccountData {
     name: string;
     email: string;
+    /** Whose day it is: "Europe/Oslo". */
+    timezone: string;
     verified: boolean;
     second_factor: boolean;
     /** How many recovery codes are left. */

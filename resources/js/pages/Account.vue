@@ -5,13 +5,19 @@ import InvitationList from '../account/InvitationList.vue';
 import SecondFactorSetup from '../account/SecondFactorSetup.vue';
 import StudioImport from '../account/StudioImport.vue';
 import type { AccountData, InvitationItem } from '../account/types';
+import ChoiceSelect from '../support/ChoiceSelect.vue';
 import FormField from '../support/FormField.vue';
+import NewPasswordFields from '../support/NewPasswordFields.vue';
 import PageFrame from '../support/PageFrame.vue';
 
 /** A teacher's own account: who she is, how she signs in, her studio as a file, and the way out. */
 const props = defineProps<{ account: AccountData; invitations: InvitationItem[]; done: string | null }>();
 
-const details = useForm({ name: props.account.name, email: props.account.email, password: '' });
+const details = useForm({ name: props.account.name, email: props.account.email, timezone: props.account.timezone, password: '' });
+const zones = [...new Set([props.account.timezone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].map((zone) => ({
+    value: zone,
+    label: zone.replaceAll('_', ' '),
+}));
 const isNewAddress = computed(() => details.email !== props.account.email);
 const password = useForm({ current_password: '', password: '', password_confirmation: '' });
 const others = useForm({ password: '' });
@@ -46,6 +52,14 @@ function leave(): void {
                 <form @submit.prevent="saveDetails">
                     <FormField v-model="details.name" label="Name" autocomplete="name" :error="details.errors.name" />
                     <FormField v-model="details.email" label="E-mail" type="email" autocomplete="username" :error="details.errors.email" />
+                    <label class="zone"
+                        >Time zone of your lessons
+                        <ChoiceSelect
+                            :value="details.timezone"
+                            :options="zones"
+                            label="Time zone of your lessons"
+                            @choose="(zone) => (details.timezone = zone)"
+                    /></label>
                     <FormField
                         v-if="isNewAddress"
                         v-model="details.password"
@@ -71,15 +85,12 @@ function leave(): void {
                         autocomplete="current-password"
                         :error="password.errors.current_password"
                     />
-                    <FormField
-                        v-model="password.password"
+                    <NewPasswordFields
+                        v-model:password="password.password"
+                        v-model:again="password.password_confirmation"
                         label="New password"
-                        type="password"
-                        autocomplete="new-password"
-                        hint="Ten letters or more; four plain words are good."
                         :error="password.errors.password"
                     />
-                    <FormField v-model="password.password_confirmation" label="The same again" type="password" autocomplete="new-password" />
                     <a-button type="primary" html-type="submit" :loading="password.processing">Change the password</a-button>
                 </form>
             </section>
@@ -122,6 +133,12 @@ function leave(): void {
 </template>
 
 <style scoped>
+.zone {
+    display: grid;
+    gap: 4px;
+    font-weight: 600;
+}
+
 .parts {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));

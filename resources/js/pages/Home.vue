@@ -2,7 +2,8 @@
 import { Head } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { FAULTS, type Fault } from '../sound/faults';
-import { usePassages, type Heard } from '../sound/usePassages';
+import type { Heard } from '../sound/passages';
+import { usePassages } from '../sound/usePassages';
 import MarkedPages from '../studio/MarkedPages.vue';
 import { browserShelf, sendTo, startLogging } from '../studio/logging';
 import { dayName, type Entry, type PracticeDayData, type PracticeItem, type Told } from '../studio/practice';

@@ -26,6 +26,9 @@ const trouble = ref('');
 const now = new Date();
 const url = computed(() => `/lessons/${props.lesson.id}`);
 
+/** Another lesson has points of its own. */
+const OTHER = { preserveState: false } as const;
+
 const STATUSES: { value: ListedLesson['status']; label: string }[] = [
     { value: 'planned', label: 'to come' },
     { value: 'held', label: 'held' },
@@ -74,12 +77,12 @@ const makeUp = ref({ day: props.lesson.day, at: props.lesson.at });
 
 function giveInPlace(): void {
     const { student, minutes, id } = props.lesson;
-    router.post('/lessons', { student_id: student, day: makeUp.value.day, at: makeUp.value.at, minutes, makes_up_id: id });
+    router.post('/lessons', { student_id: student, day: makeUp.value.day, at: makeUp.value.at, minutes, makes_up_id: id }, OTHER);
 }
 
 function openNext(next: ListedLesson): void {
     if (next.id !== null) router.get(`/lessons/${next.id}`);
-    else router.post('/lessons', opened(next));
+    else router.post('/lessons', opened(next), OTHER);
 }
 </script>
 

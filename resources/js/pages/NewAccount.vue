@@ -2,11 +2,12 @@
 import { useForm } from '@inertiajs/vue3';
 import DoorFrame from '../support/DoorFrame.vue';
 import FormField from '../support/FormField.vue';
+import NewPasswordFields from '../support/NewPasswordFields.vue';
 
 /** Making an account: the first of all, by invitation, or by whoever wants. */
 const props = defineProps<{ way: 'first' | 'invited' | 'open'; action: string; invitedBy: string | null }>();
 
-const form = useForm({ name: '', email: '', password: '', password_confirmation: '' });
+const form = useForm({ name: '', email: '', password: '', password_confirmation: '', timezone: Intl.DateTimeFormat().resolvedOptions().timeZone });
 
 function submit(): void {
     form.post(props.action, { onError: () => form.reset('password', 'password_confirmation') });
@@ -21,15 +22,7 @@ function submit(): void {
         <form @submit.prevent="submit">
             <FormField v-model="form.name" label="Name" autocomplete="name" :error="form.errors.name" />
             <FormField v-model="form.email" label="E-mail" type="email" autocomplete="username" :error="form.errors.email" />
-            <FormField
-                v-model="form.password"
-                label="Password"
-                type="password"
-                autocomplete="new-password"
-                hint="Ten letters or more; four plain words are good."
-                :error="form.errors.password"
-            />
-            <FormField v-model="form.password_confirmation" label="The same again" type="password" autocomplete="new-password" />
+            <NewPasswordFields v-model:password="form.password" v-model:again="form.password_confirmation" label="Password" :error="form.errors.password" />
             <a-button type="primary" html-type="submit" size="large" block :loading="form.processing">Make the account</a-button>
         </form>
     </DoorFrame>

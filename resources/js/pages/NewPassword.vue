@@ -2,6 +2,7 @@
 import { useForm } from '@inertiajs/vue3';
 import DoorFrame from '../support/DoorFrame.vue';
 import FormField from '../support/FormField.vue';
+import NewPasswordFields from '../support/NewPasswordFields.vue';
 
 const props = defineProps<{ token: string; email: string }>();
 
@@ -16,15 +17,7 @@ function submit(): void {
     <DoorFrame title="New password" heading="New password">
         <form @submit.prevent="submit">
             <FormField v-model="form.email" label="E-mail" type="email" autocomplete="username" :error="form.errors.email" />
-            <FormField
-                v-model="form.password"
-                label="New password"
-                type="password"
-                autocomplete="new-password"
-                hint="Ten letters or more; four plain words are good."
-                :error="form.errors.password"
-            />
-            <FormField v-model="form.password_confirmation" label="The same again" type="password" autocomplete="new-password" />
+            <NewPasswordFields v-model:password="form.password" v-model:again="form.password_confirmation" label="New password" :error="form.errors.password" />
             <a-button type="primary" html-type="submit" size="large" block :loading="form.processing">Set the password</a-button>
         </form>
     </DoorFrame>

@@ -7,6 +7,7 @@ import { dayName, longDay, type Entry, type PracticeDayData, type PracticeItem, 
 import PracticeCharts from '../studio/PracticeCharts.vue';
 import { inShort, type Progress } from '../studio/progress';
 import StepTold from '../studio/StepTold.vue';
+import DraftInput from '../support/DraftInput.vue';
 import { sendJson } from '../support/http';
 import PageFrame from '../support/PageFrame.vue';
 import StudentNav from '../studio/StudentNav.vue';
@@ -29,7 +30,9 @@ const props = defineProps<{
 }>();
 
 const now = new Date();
-const meant = computed(() => props.minutes.reduce((sum, one) => sum + one, 0));
+/** As they are typed; what is sent is always all of them. */
+const minutes = ref([...props.minutes]);
+const meant = computed(() => minutes.value.reduce((sum, one) => sum + one, 0));
 const telling = ref<string | null>(null);
 const trouble = ref('');
 const shown = ref(7);
@@ -37,13 +40,10 @@ const days = computed(() => props.days.slice(0, shown.value));
 
 const SHOWN_LOG = 12;
 
-function setMinutes(weekday: number, event: Event): void {
-    const value = Math.max(0, Math.min(240, Math.round(Number((event.target as HTMLInputElement).value) || 0)));
-    router.put(
-        `/students/${props.student.id}/practice`,
-        { minutes: props.minutes.map((one, index) => (index === weekday ? value : one)) },
-        { preserveScroll: true, preserveState: true },
-    );
+function setMinutes(weekday: number, said: string): void {
+    const value = Math.max(0, Math.min(240, Math.round(Number(said) || 0)));
+    minutes.value = minutes.value.map((one, index) => (index === weekday ? value : one));
+    router.put(`/students/${props.student.id}/practice`, { minutes: minutes.value }, { preserveScroll: true, preserveState: true });
 }
 
 async function tell(item: PracticeItem, told: Told): Promise<void> {
@@ -76,7 +76,13 @@ async function forget(copy: number, entry: Entry): Promise<void> {
             <h2>Minutes a day</h2>
             <label v-for="(one, index) in minutes" :key="index"
                 >{{ WEEKDAYS[index]?.slice(0, 3) }}
-                <input type="number" min="0" max="240" :value="one" :aria-label="`Minutes on ${WEEKDAYS[index]}s`" @change="setMinutes(index, $event)"
+                <DraftInput
+                    type="number"
+                    min="0"
+                    max="240"
+                    :value="one"
+                    :aria-label="`Minutes on ${WEEKDAYS[index]}s`"
+                    @said="(said) => setMinutes(index, said)"
             /></label>
             <span class="quiet">{{ meant }} a week; a day with none is a day of rest</span>
         </section>

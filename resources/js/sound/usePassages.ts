@@ -1,23 +1,11 @@
 import { computed, onBeforeUnmount, ref } from 'vue';
 import { getJson } from '../support/http';
 import type { RenditionDocument } from '@generated/rendition';
-import { withFault, type Fault } from './faults';
+import { withFault } from './faults';
+import { stretch, type Heard } from './passages';
 import { createPiano, type Piano } from './piano';
 import { startPlayer, type Player } from './player';
 import { loadSamples, type Samples } from './samples';
-
-/** A passage to be heard: which, how fast, and with which fault. */
-export interface Heard {
-    key: string;
-    /** Indexes of bars. */
-    first: number;
-    last: number;
-    /** Share of the tempo of the plan. */
-    rate: number;
-    hand?: 'left' | 'right';
-    fault?: Fault;
-    countIn?: boolean;
-}
 
 /** Plays passages of a plan by themselves, without a desk. */
 export function usePassages(url: string) {
@@ -86,15 +74,4 @@ export function usePassages(url: string) {
     });
 
     return { playing: computed(() => playing.value), isLoading: computed(() => isLoading.value), trouble: computed(() => trouble.value), toggle, stop };
-}
-
-/** Where some bars begin and end the first time they are played, ms. */
-export function stretch(
-    { bars, events }: Pick<RenditionDocument, 'bars' | 'events'>,
-    { first, last }: Pick<Heard, 'first' | 'last'>,
-): { from: number; to: number } {
-    const begin = bars.findIndex(({ measure }) => measure >= first && measure <= last);
-    const after = bars.findIndex(({ measure }, index) => index > begin && (measure < first || measure > last));
-    const end = Math.max(...events.map(({ end_ms }) => end_ms), bars.at(-1)?.beats.at(-1) ?? 0) + 1500;
-    return { from: bars[begin]?.ms ?? 0, to: bars[after]?.ms ?? end };
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
+import DraftInput from '../support/DraftInput.vue';
 import PieceFilter from './PieceFilter.vue';
 import { ANYTHING, choices, found, type Wanted } from './repertoire';
 import type { PieceItem, StudentItem } from './types';
@@ -23,15 +24,8 @@ function give(): void {
     router.post(`/pieces/${giving.value.id}/copies`, { students: chosen.value }, { preserveScroll: true, onSuccess: () => (giving.value = null) });
 }
 
-function setTags(piece: PieceItem, event: Event): void {
-    const tags = [
-        ...new Set(
-            (event.target as HTMLInputElement).value
-                .split(',')
-                .map((tag) => tag.trim().slice(0, 40))
-                .filter(Boolean),
-        ),
-    ].slice(0, 20);
+function setTags(piece: PieceItem, said: string): void {
+    const tags = [...new Set(said.split(',').map((tag) => tag.trim().slice(0, 40)))].filter(Boolean).slice(0, 20);
     router.put(`/pieces/${piece.id}/tags`, { tags }, { preserveScroll: true, preserveState: true });
 }
 </script>
@@ -63,12 +57,12 @@ function setTags(piece: PieceItem, event: Event): void {
                 <td>{{ piece.summary.difficulty ?? '—' }}</td>
                 <td class="trains">
                     {{ (piece.summary.trains ?? []).join(', ') }}
-                    <input
+                    <DraftInput
                         :value="piece.tags.join(', ')"
                         placeholder="tags, by comma"
                         maxlength="400"
                         :aria-label="`Tags of ${piece.title}`"
-                        @change="setTags(piece, $event)"
+                        @said="(said) => setTags(piece, said)"
                     />
                 </td>
                 <td class="end">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link } from '@inertiajs/vue3';
 import { ref } from 'vue';
+import DraftInput from '../support/DraftInput.vue';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import type { LessonPiece, Point } from './lessons';
 
@@ -39,11 +40,9 @@ function add(): void {
 }
 
 const options = [{ value: 0, label: 'no piece' }, ...props.pieces.map(({ copy, title }) => ({ value: copy, label: title }))];
-const value = (event: Event): string => (event.target as HTMLInputElement).value.trim();
 
-function rename(point: Point, event: Event): void {
-    const said = value(event);
-    if (said !== '' && said !== point.text) emit('change', point, { text: said });
+function rename(point: Point, said: string): void {
+    if (said !== '') emit('change', point, { text: said });
 }
 </script>
 
@@ -62,7 +61,7 @@ function rename(point: Point, event: Event): void {
                 <Link v-if="pieceOf(point)" :href="`/copies/${point.copy}${point.measure ? `?bar=${indexOf(point)}` : ''}`" class="where"
                     >{{ pieceOf(point)?.title }}<template v-if="point.measure">, bar {{ barOf(point) }}</template></Link
                 >
-                <input class="text" :value="point.text" maxlength="1000" :aria-label="`Words of a point`" @change="rename(point, $event)" />
+                <DraftInput class="text" :value="point.text" maxlength="1000" aria-label="Words of a point" @said="(said) => rename(point, said)" />
                 <a-button size="small" type="text" :aria-label="`Remove: ${point.text}`" @click="emit('remove', point)">✕</a-button>
             </li>
         </ul>

@@ -42,6 +42,24 @@ export async function givePiece(page: Page, student: string, title: string): Pro
     await expect(page.locator('.system .engraving svg').first()).toBeVisible();
 }
 
+/** Takes a piece away from a student, with its plan. */
+export async function takeAway(page: Page, student: string, title: string): Promise<void> {
+    await page.getByRole('button', { name: `Take ${title} away from ${student}` }).click();
+    await page.getByRole('button', { name: 'Take away', exact: true }).click();
+    await expect(page.getByRole('button', { name: `Take ${title} away from ${student}` })).toHaveCount(0);
+}
+
+/** Gives a student so many minutes on every day, on the page of her practice. */
+export async function practiseDaily(page: Page, minutes: number): Promise<void> {
+    for (const day of ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays']) {
+        await page.getByLabel(`Minutes on ${day}`).fill(String(minutes));
+    }
+    await page.getByLabel('Minutes on Sundays').blur();
+    await expect(page.getByRole('heading', { name: /^Today/ })).toContainText(`of ${minutes} min`);
+    await page.reload();
+    await expect(page.getByLabel('Minutes on Mondays')).toHaveValue(String(minutes));
+}
+
 /** Waits until the plan is on the server. */
 export async function saved(page: Page): Promise<void> {
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { CraftProps } from '../../desk/craft';
 import InspectorFrame from '../../desk/InspectorFrame.vue';
 import ChoiceSelect from '../../support/ChoiceSelect.vue';
+import DraftInput from '../../support/DraftInput.vue';
 import { FAULTS } from '../../sound/faults';
 import type { Kind } from './edits';
 import StepCard from './StepCard.vue';
@@ -126,12 +127,12 @@ const minutes = computed(() => chain.value?.steps.reduce((sum, step) => sum + st
                     >
                         ✕
                     </button>
-                    <input
+                    <DraftInput
                         :value="mark.words ?? ''"
                         maxlength="500"
                         placeholder="what to listen for"
                         :aria-label="`Words of the example of ${barsOf({ first: place(mark.first), last: place(mark.last) })}`"
-                        @change="state.sayOfExample(mark.id, ($event.target as HTMLInputElement).value.trim())"
+                        @said="(words) => state.sayOfExample(mark.id, words)"
                     />
                 </li>
             </ul>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import type { PracticeStep } from '@generated/practice';
+import DraftInput from '../../support/DraftInput.vue';
 
 /** One step: what, how fast, how long, and what opens the next. */
 defineProps<{ step: PracticeStep; editable?: boolean }>();
-const emit = defineEmits<{ change: [what: { wanted?: boolean; minutes?: number; words?: string }] }>();
+const emit = defineEmits<{ change: [what: { wanted?: boolean; minutes?: number; text?: string }] }>();
 
-const text = (event: Event): string => (event.target as HTMLInputElement).value.trim();
-
-function setMinutes(event: Event): void {
-    const minutes = Math.round(Number(text(event)));
+function setMinutes(said: string): void {
+    const minutes = Math.round(Number(said));
     if (minutes >= 1 && minutes <= 60) emit('change', { minutes });
 }
 </script>
@@ -22,8 +21,8 @@ function setMinutes(event: Event): void {
             <p>{{ step.does }}</p>
             <p class="quiet">Go on when: {{ step.gate }}.</p>
             <div v-if="editable" class="edit">
-                <label>Minutes <input type="number" min="1" max="60" :value="step.minutes" @change="setMinutes" /></label>
-                <label>In your words <input :value="step.own ? step.does : ''" maxlength="500" @change="emit('change', { words: text($event) })" /></label>
+                <label>Minutes <DraftInput type="number" min="1" max="60" :value="step.minutes" @said="setMinutes" /></label>
+                <label>In your words <DraftInput :value="step.own ? step.does : ''" maxlength="500" @said="(text) => emit('change', { text })" /></label>
                 <a-button size="small" @click="emit('change', { wanted: false })">Leave out</a-button>
             </div>
         </details>

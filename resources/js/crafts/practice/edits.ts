@@ -36,13 +36,13 @@ export function setStep(
     marks: readonly StepMark[],
     ends: Ends,
     step: Kind,
-    change: Partial<Pick<StepMark, 'wanted' | 'minutes' | 'words'>>,
+    change: Partial<Pick<StepMark, 'wanted' | 'minutes' | 'text'>>,
     isUsual: boolean,
 ): StepMark[] {
     const before = stepMark(marks, ends, step);
     const others = marks.filter((mark) => mark !== before);
-    const { minutes, words, wanted } = { wanted: true, ...before, ...change };
-    if (wanted && isUsual && minutes === undefined && !words) return others;
+    const { minutes, text, wanted } = { wanted: true, ...before, ...change };
+    if (wanted && isUsual && minutes === undefined && !text) return others;
     return [
         ...others,
         {
@@ -53,7 +53,7 @@ export function setStep(
             step,
             wanted,
             ...(minutes === undefined ? {} : { minutes }),
-            ...(words ? { words } : {}),
+            ...(text ? { text } : {}),
         },
     ];
 }

@@ -47,7 +47,7 @@ export function usePractice({ desk, score, answer }: Context) {
     /** Steps the teacher has left out of a chunk. */
     const leftOut = computed(() => stepMarks.value.filter((mark) => !mark.wanted && mark.first === chunk.value?.first && mark.last === chunk.value.last));
 
-    function change(step: Kind, what: { wanted?: boolean; minutes?: number; words?: string }): void {
+    function change(step: Kind, what: { wanted?: boolean; minutes?: number; text?: string }): void {
         const ends = chunk.value;
         if (!ends) return;
         const before = stepMark(stepMarks.value, ends, step);
