@@ -95,3 +95,10 @@ it('finds pieces by tags, and gives one to several students at once', function (
     $stranger = App\Models\Student::factory()->create();
     $this->postJson("/pieces/$piece->id/copies", ['students' => [$stranger->id]])->assertUnprocessable();
 });
+
+it('says anew what lists tell of pieces that an earlier version has read', function (): void {
+    $summary = $this->copy->piece->summary;
+    $this->copy->piece->update(['summary' => array_diff_key($summary, ['difficulty' => null, 'trains' => null])]);
+    $this->artisan('tarnwind:summaries')->assertSuccessful();
+    expect($this->copy->piece->fresh()?->summary)->toEqual($summary);
+});

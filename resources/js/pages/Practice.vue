@@ -40,6 +40,9 @@ const days = computed(() => props.days.slice(0, shown.value));
 
 const SHOWN_LOG = 12;
 
+/** Whether she has no minutes on that day of the week. */
+const isRest = (date: string): boolean => minutes.value[(new Date(`${date}T12:00:00`).getDay() + 6) % 7] === 0;
+
 function setMinutes(weekday: number, said: string): void {
     const value = Math.max(0, Math.min(240, Math.round(Number(said) || 0)));
     minutes.value = minutes.value.map((one, index) => (index === weekday ? value : one));
@@ -107,7 +110,9 @@ async function forget(copy: number, entry: Entry): Promise<void> {
                 <article v-for="day in days" :key="day.date" :class="['day', { rest: day.minutes === 0 }]">
                     <h3>
                         {{ dayName(day.date, today) }}
-                        <span>{{ day.minutes === 0 && day.date !== today ? 'rest' : `${day.planned} of ${day.minutes} min` }}</span>
+                        <span>{{
+                            day.minutes === 0 && day.planned === 0 ? (isRest(day.date) ? 'rest' : 'done') : `${day.planned} of ${day.minutes} min`
+                        }}</span>
                     </h3>
                     <ul>
                         <li v-for="item in day.items" :key="item.step">
