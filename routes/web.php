@@ -62,6 +62,7 @@ Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::cla
     ->middleware(['throttle:120,1', Unlisted::class])->group(function (): void {
         Route::get('/home/{secret}', [CopyLinkController::class, 'show'])->name('home-copy');
         Route::get('/home/{secret}/rendition', [CopyLinkController::class, 'rendition'])->name('home-copy.rendition');
+        Route::get('/home/{secret}/reduced/{reduced}/engraving', [CopyLinkController::class, 'reduced'])->name('home-copy.reduced');
         Route::post('/home/{secret}/practice', [CopyLinkController::class, 'log'])->name('home-copy.log');
         Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
     });

@@ -21,6 +21,7 @@ use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Tempo\BeatTempo;
 use Tarnwind\Core\Words\BarNote;
+use Tarnwind\Core\Words\ExpressionMark;
 
 /**
  * What a student practises of one piece, in words.
@@ -50,8 +51,16 @@ final class CopyPractice
             array_values($copy->practiceEntries->map(fn (PracticeEntry $entry): Done => $entry->done())->all()),
         );
         $index = array_flip(array_map(fn (Measure $measure): string => $measure->id, $this->measures));
-        $words = array_filter($performance->plan->marksOf(BarNote::class), fn (BarNote $note): bool => isset($index[$note->measure]) && trim($note->text) !== '');
-        $words = array_map(fn (BarNote $note): array => ['measure' => $index[$note->measure], 'bar' => $this->measures[$index[$note->measure]]->number, 'text' => $note->text], $words);
+        $said = [
+            ...array_map(fn (BarNote $note): array => [$note->measure, $note->text], $performance->plan->marksOf(BarNote::class)),
+            ...array_map(fn (ExpressionMark $mark): array => [$mark->from->measure, $mark->text], $performance->plan->marksOf(ExpressionMark::class)),
+        ];
+        $words = [];
+        foreach ($said as [$measure, $text]) {
+            if (isset($index[$measure]) && trim($text) !== '') {
+                $words[] = ['measure' => $index[$measure], 'bar' => $this->measures[$index[$measure]]->number, 'text' => $text];
+            }
+        }
         usort($words, fn (array $a, array $b): int => $a['measure'] <=> $b['measure']);
         $this->words = $words;
     }

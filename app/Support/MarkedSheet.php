@@ -7,6 +7,7 @@ namespace App\Support;
 use App\Models\StudentCopy;
 use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Handout\MarkedCopy;
+use Tarnwind\Core\Handout\Reduced;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Practice\ExampleMark;
 use Tarnwind\Core\Reading\InWords;
@@ -33,6 +34,16 @@ final readonly class MarkedSheet
     public function handedOut(): MarkedCopy
     {
         return new MarkedCopy(fn (): Document => $this->copy->piece->stored()->document(), $this->copy->performance(), Crafts::registry()->writers(Handout::of($this->copy)->show));
+    }
+
+    /**
+     * @return string MusicXML
+     */
+    public function reduced(Reduced $reduced): string
+    {
+        $performance = $this->copy->performance();
+
+        return $reduced->write($this->copy->piece->stored()->document(), $performance->written, $performance->reading());
     }
 
     /**

@@ -91,3 +91,25 @@ test('a piece is given with the plan of another student, and the desk says what 
     await page.getByRole('button', { name: 'Close', exact: true }).click();
     await expect(page.getByRole('complementary')).toContainText(bar!);
 });
+
+test('without a network no version is kept or gone back to, what was typed stays, and later it is', async ({ page, context }) => {
+    await signIn(page);
+    await openDesk(page, 'Bram', 'Slow Weather');
+    await page.getByRole('button', { name: 'Versions' }).click();
+    const drawer = page.getByRole('region', { name: 'Versions of this plan' });
+    await expect(drawer.getByRole('listitem')).toHaveCount(1);
+    await context.setOffline(true);
+    await drawer.getByLabel('Keep the plan as it is now, under a name').fill('Before the storm');
+    await drawer.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(drawer.getByRole('alert')).toHaveText('The server cannot be reached.');
+    await expect(drawer.getByLabel('Keep the plan as it is now, under a name')).toHaveValue('Before the storm');
+    await drawer.getByRole('button', { name: 'Go back to “As it was suggested”' }).click();
+    await expect(drawer.getByRole('alert')).toHaveText('The server cannot be reached.');
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
+    await context.setOffline(false);
+    await drawer.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(drawer.getByRole('listitem')).toHaveCount(2);
+    await expect(drawer.getByRole('alert')).toHaveCount(0);
+    await expect(drawer.getByLabel('Keep the plan as it is now, under a name')).toHaveValue('');
+});

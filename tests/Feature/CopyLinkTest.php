@@ -28,6 +28,10 @@ it('shows a student her marked copy without an account, and nothing else', funct
     expect($props['teacher'] ?? null)->toBeNull()->and($props['days'])->toHaveCount(7)->and(json_encode($props))->not->toContain('/copies/')->not->toContain('Bram')->not->toContain('Play it to somebody at home');
     ($this->guest)("$url/engraving")->assertOk()->assertHeader('Content-Type', 'application/vnd.recordare.musicxml+xml')->assertSee('<pedal', false);
     expect(($this->guest)("$url/rendition")->assertOk()->json('events'))->not->toBe([]);
+    foreach (['blocks', 'outer', 'melody-and-bass'] as $kind) {
+        ($this->guest)("$url/reduced/$kind/engraving")->assertOk()->assertSee('<note', false);
+    }
+    ($this->guest)("$url/reduced/hats/engraving")->assertNotFound();
     $this->post($url)->assertStatus(405);
 });
 

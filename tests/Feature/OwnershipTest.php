@@ -35,6 +35,7 @@ const MAY = [
     'GET home/{secret}' => [404, 404, 404],
     'GET home/{secret}/engraving' => [404, 404, 404],
     'GET home/{secret}/rendition' => [404, 404, 404],
+    'GET home/{secret}/reduced/{reduced}/engraving' => [404, 404, 404],
     'POST home/{secret}/practice' => [404, 404, 404],
     'GET lessons' => [SIGN_IN, 200, 200],
     'GET lessons.ics' => [SIGN_IN, 200, 200],

@@ -19,6 +19,7 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use Inertia\Inertia;
 use Inertia\Response as Page;
+use Tarnwind\Core\Handout\Reduced;
 
 /**
  * Links by which a student sees her marked copy at home, and what they show.
@@ -54,7 +55,7 @@ final class CopyLinkController
 
         return Inertia::render('Home', [
             'title' => $copy->piece->title, 'student' => $copy->student->name, 'size' => Handout::of($copy)->size,
-            'engraving' => $url('home-copy.engraving'), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'),
+            'engraving' => $url('home-copy.engraving'), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'), 'reduced' => "/home/$secret/reduced",
             'notes' => (new MarkedSheet($copy))->notes(), 'examples' => (new MarkedSheet($copy))->examples(),
             'today' => $copy->student->teacher->today()->toDateString(), 'days' => $practice->days($copy->id),
             'entries' => $copy->practiceEntries()->whereDate('day', '>=', now()->subDays(self::TOLD))->get()->map(fn (PracticeEntry $entry): array => $entry->listed())->all(),
@@ -64,6 +65,14 @@ final class CopyLinkController
     public function engraving(string $secret): Response
     {
         return response((new MarkedSheet(self::copy($secret)))->handedOut()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+    }
+
+    /**
+     * Less of the piece, for the steps that begin with it.
+     */
+    public function reduced(string $secret, Reduced $reduced): Response
+    {
+        return response((new MarkedSheet(self::copy($secret)))->reduced($reduced), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\StudentCopy;
+use App\Support\MarkedSheet;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
@@ -33,11 +34,7 @@ final class ReductionController
 
     public function engraving(StudentCopy $copy, Reduced $reduced): Response
     {
-        $performance = $copy->performance();
-
-        return response(
-            $reduced->write($copy->piece->stored()->document(), $performance->written, $performance->reading()), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml'],
-        );
+        return response((new MarkedSheet($copy))->reduced($reduced), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     public function download(StudentCopy $copy, Reduced $reduced): Response

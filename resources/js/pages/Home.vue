@@ -6,7 +6,7 @@ import type { Heard } from '../sound/passages';
 import { usePassages } from '../sound/usePassages';
 import MarkedPages from '../studio/MarkedPages.vue';
 import { browserShelf, sendTo, startLogging } from '../studio/logging';
-import { dayName, type Entry, type PracticeDayData, type PracticeItem, type Told } from '../studio/practice';
+import { dayName, REDUCED, type Entry, type PracticeDayData, type PracticeItem, type Told } from '../studio/practice';
 import StepTold from '../studio/StepTold.vue';
 
 /** What a student has at home: this week's steps, the plan to be heard, examples, and her marked copy. */
@@ -16,6 +16,8 @@ const props = defineProps<{
     size: 'small' | 'usual' | 'large' | 'very-large';
     engraving: string;
     rendition: string;
+    /** Where the piece is reduced: block chords, outer notes, melody and bass. */
+    reduced: string;
     log: string;
     notes: { bar: string; text: string }[];
     examples: { bars: string; first: number; last: number; fault: Fault; words: string }[];
@@ -65,15 +67,26 @@ onBeforeUnmount(() => {
 const busy = computed(() => props.days.filter(({ items }) => items.length > 0));
 const toldOf = (item: PracticeItem, date: string): Entry | undefined => entries.value.findLast(({ step, day }) => step === item.step && day === date);
 
-const HANDS: Partial<Record<string, 'left' | 'right'>> = { 'left-hand': 'left', 'right-hand': 'right' };
+/** What of a passage is heard in a step of a kind; of others it is all. */
+const HEARD: Partial<Record<string, Pick<Heard, 'hand' | 'without' | 'fault'>>> = {
+    'left-hand': { hand: 'left' },
+    'right-hand': { hand: 'right' },
+    'melody-and-bass': { without: ['filling', 'inner'] },
+    'silent-inner': { without: ['inner'] },
+    'without-pedal': { fault: 'no-pedal' },
+};
+/** What cannot be heard: a foot alone, and chords that are not played so. */
+const SILENT: readonly string[] = ['pedal-alone', 'blocks', 'outer'];
 
-function heard(item: PracticeItem, date: string): Heard {
-    const hand = HANDS[item.kind];
-    return { key: `${date} ${item.step}`, first: item.first, last: item.last, rate: item.rate, countIn: true, ...(hand ? { hand } : {}) };
-}
-
-/** What can be heard of a step: taps and a foot cannot. */
-const canBeHeard = ({ kind }: PracticeItem): boolean => !['tapped', 'pedal-alone', 'blocks', 'outer'].includes(kind);
+const heard = (item: PracticeItem, date: string): Heard => ({
+    key: `${date} ${item.step}`,
+    first: item.first,
+    last: item.last,
+    rate: item.rate,
+    countIn: true,
+    ...HEARD[item.kind],
+});
+const seen = ref<string | null>(null);
 const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value === fault)?.label ?? '';
 </script>
 
@@ -113,14 +126,18 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
                     </p>
                     <p class="quiet">Go on when: {{ item.gate }}.</p>
                     <div class="buttons">
-                        <a-button v-if="canBeHeard(item)" @click="toggle(heard(item, day.date))">{{
+                        <a-button v-if="!SILENT.includes(item.kind)" @click="toggle(heard(item, day.date))">{{
                             playing === heard(item, day.date).key ? (isLoading ? 'Loading …' : 'Stop') : 'Hear it'
+                        }}</a-button>
+                        <a-button v-if="REDUCED.includes(item.kind)" @click="seen = seen === item.kind ? null : item.kind">{{
+                            seen === item.kind ? 'Close it' : 'See it'
                         }}</a-button>
                         <template v-if="day.date === today && telling !== item.step">
                             <span v-if="toldOf(item, day.date)" class="said">{{ toldOf(item, day.date)?.passed ? 'Done' : 'Practised; it comes again' }}</span>
                             <a-button v-else type="primary" @click="telling = item.step">I have practised it</a-button>
                         </template>
                     </div>
+                    <MarkedPages v-if="seen === item.kind" :engraving="`${reduced}/${item.kind}/engraving`" :notes="[]" :title="`${title}, ${item.label}`" />
                     <StepTold v-if="telling === item.step && day.date === today" :item="item" :day="today" @told="tell" @cancel="telling = null" />
                 </article>
             </div>

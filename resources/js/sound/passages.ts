@@ -1,4 +1,4 @@
-import type { RenditionDocument } from '@generated/rendition';
+import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import type { Fault } from './faults';
 
 /** A passage to be heard: which, how fast, and with which fault. */
@@ -9,7 +9,9 @@ export interface Heard {
     last: number;
     /** Share of the tempo of the plan. */
     rate: number;
-    hand?: 'left' | 'right';
+    hand?: KeyEvent['hand'];
+    /** Layers that are left out. */
+    without?: readonly KeyEvent['layer'][];
     fault?: Fault;
     countIn?: boolean;
 }

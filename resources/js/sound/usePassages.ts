@@ -55,7 +55,7 @@ export function usePassages(url: string) {
                     rate: heard.rate,
                     loop: false,
                     countIn: heard.countIn ?? false,
-                    isHeard: ({ hand }) => heard.hand === undefined || heard.hand === hand,
+                    isHeard: ({ hand, layer }) => (heard.hand === undefined || heard.hand === hand) && !heard.without?.includes(layer),
                 },
                 stop,
             );

@@ -30,6 +30,9 @@ export interface PracticeDayData {
     items: PracticeItem[];
 }
 
+/** Kinds of steps that are read from less of the piece, engraved. */
+export const REDUCED: readonly string[] = ['blocks', 'outer', 'melody-and-bass'];
+
 export type Feel = 'hard' | 'fair' | 'easy';
 
 /** What was practised. */

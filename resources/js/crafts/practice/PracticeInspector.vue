@@ -86,7 +86,14 @@ const minutes = computed(() => chain.value?.steps.reduce((sum, step) => sum + st
         <section v-if="chain" aria-label="Steps">
             <h3>Steps, {{ minutes }} min</h3>
             <ol>
-                <StepCard v-for="step in chain.steps" :key="step.id" :step="step" editable @change="(what) => state.change(step.kind, what)" />
+                <StepCard
+                    v-for="step in chain.steps"
+                    :key="step.id"
+                    :step="step"
+                    :copy="context.copy.id"
+                    editable
+                    @change="(what) => state.change(step.kind, what)"
+                />
             </ol>
             <p v-if="state.leftOut.value.length > 0" class="left-out">
                 Left out:
@@ -102,12 +109,18 @@ const minutes = computed(() => chain.value?.steps.reduce((sum, step) => sum + st
                 @choose="(kind) => state.change(kind, { wanted: true })"
             />
         </section>
+        <p v-if="state.leftOutWider.value.length > 0" class="left-out">
+            Left out elsewhere:
+            <button v-for="mark in state.leftOutWider.value" :key="mark.id" type="button" @click="state.putBack(mark)">
+                {{ NAMES[mark.step] }}, {{ barsOf({ first: place(mark.first), last: place(mark.last) }) }} <span class="visually-hidden">back in</span>
+            </button>
+        </p>
         <section v-if="state.wider.value.length > 0" aria-label="With other chunks">
             <h3>With what is around it</h3>
             <template v-for="one in state.wider.value" :key="one.key">
                 <p class="quiet">{{ one.key === 'listen' ? 'Before all' : barsOf(one.bars) }}</p>
                 <ol>
-                    <StepCard v-for="step in one.steps" :key="step.id" :step="step" />
+                    <StepCard v-for="step in one.steps" :key="step.id" :step="step" editable @change="(what) => state.change(step.kind, what, one)" />
                 </ol>
             </template>
         </section>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { PracticeStep } from '@generated/practice';
+import { Link } from '@inertiajs/vue3';
+import { REDUCED } from '../../studio/practice';
 import DraftInput from '../../support/DraftInput.vue';
 
 /** One step: what, how fast, how long, and what opens the next. */
-defineProps<{ step: PracticeStep; editable?: boolean }>();
+defineProps<{ step: PracticeStep; editable?: boolean; copy?: number }>();
 const emit = defineEmits<{ change: [what: { wanted?: boolean; minutes?: number; text?: string }] }>();
 
 function setMinutes(said: string): void {
@@ -19,7 +21,10 @@ function setMinutes(said: string): void {
                 <strong>{{ step.label }}</strong> <span v-if="step.tempo">{{ step.tempo }}</span> <span class="minutes">{{ step.minutes }} min</span>
             </summary>
             <p>{{ step.does }}</p>
-            <p class="quiet">Go on when: {{ step.gate }}.</p>
+            <p class="quiet">
+                Go on when: {{ step.gate }}.
+                <Link v-if="copy !== undefined && REDUCED.includes(step.kind)" :href="`/copies/${copy}/reduced/${step.kind}`">See it printed</Link>
+            </p>
             <div v-if="editable" class="edit">
                 <label>Minutes <DraftInput type="number" min="1" max="60" :value="step.minutes" @said="setMinutes" /></label>
                 <label>In your words <DraftInput :value="step.own ? step.does : ''" maxlength="500" @said="(text) => emit('change', { text })" /></label>

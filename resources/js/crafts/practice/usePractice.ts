@@ -2,7 +2,7 @@ import { computed } from 'vue';
 import type { Context, CraftState } from '../../desk/craft';
 import type { Key } from '../../desk/keys';
 import type { Chain, Chunk, PracticeStep } from '@generated/practice';
-import type { ExampleMark } from '@generated/plan';
+import type { ExampleMark, StepMark } from '@generated/plan';
 import { addExample, cut, release, sayExample, setStep, stepMark, type Ends, type Kind } from './edits';
 import { practiceStrip } from './strip';
 
@@ -46,12 +46,17 @@ export function usePractice({ desk, score, answer }: Context) {
 
     /** Steps the teacher has left out of a chunk. */
     const leftOut = computed(() => stepMarks.value.filter((mark) => !mark.wanted && mark.first === chunk.value?.first && mark.last === chunk.value.last));
+    /** Steps she has left out of what is wider than a chunk. */
+    const leftOutWider = computed(() => stepMarks.value.filter(({ wanted, step }) => !wanted && (step === 'listen' || step === 'line' || step === 'whole')));
 
-    function change(step: Kind, what: { wanted?: boolean; minutes?: number; text?: string }): void {
-        const ends = chunk.value;
+    /** @param at another chain than that of the chunk at the cursor */
+    function change(step: Kind, what: { wanted?: boolean; minutes?: number; text?: string }, at: Chain | null = null): void {
+        const bars = at?.bars;
+        const [from, to] = [score.measures[bars?.first ?? -1], score.measures[bars?.last ?? -1]];
+        const ends = from && to ? { first: from.id, last: to.id } : chunk.value;
         if (!ends) return;
         const before = stepMark(stepMarks.value, ends, step);
-        const shown: PracticeStep | undefined = chain.value?.steps.find(({ kind }) => kind === step);
+        const shown: PracticeStep | undefined = (at ?? chain.value)?.steps.find(({ kind }) => kind === step);
         // A step that stands there without a mark, or was left out of what stands there, is a usual one.
         const isUsual = before ? !before.wanted : shown !== undefined;
         desk.setMarks(['practice/step'], setStep(stepMarks.value, { first: ends.first, last: ends.last }, step, what, isUsual));
@@ -82,7 +87,13 @@ export function usePractice({ desk, score, answer }: Context) {
         wider,
         ranks,
         leftOut,
+        leftOutWider,
         change,
+        putBack: (mark: StepMark): void =>
+            desk.setMarks(
+                ['practice/step'],
+                stepMarks.value.filter((one) => one !== mark),
+            ),
         examples,
         exemplify,
         sayOfExample: (id: string, words: string): void => setExamples(sayExample(examples.value, id, words)),
