@@ -65,6 +65,9 @@ function planOfEveryKind(StudentCopy $copy): array
         'balance/layer' => ['from' => $at(1), 'to' => $at(3), 'layer' => 'filling', 'change' => -8, 'gradual' => true],
         'time/pace' => ['from' => $at(10), 'to' => $at(12), 'end' => 0.7, 'shape' => 3, 'stays' => false], 'time/tempo' => ['at' => $at(8), 'ratio' => 1.1], 'time/free' => ['from' => $at(13), 'to' => $at(14)],
         'time/rubato' => ['from' => $at(2), 'to' => $at(4), 'beats' => [1.2, null, 0.9, null], 'parts' => 2, 'back' => true], 'time/fermata' => ['at' => $at(7), 'seconds' => 4.5, 'when' => 'last'],
+        'practice/chunk' => ['first' => $score->measures[2]->id, 'last' => $score->measures[4]->id],
+        'practice/step' => ['first' => $score->measures[2]->id, 'last' => $score->measures[4]->id, 'step' => 'tapped', 'wanted' => true, 'minutes' => 4, 'text' => 'On the lid.'],
+        'practice/example' => ['first' => $score->measures[2]->id, 'last' => $score->measures[4]->id, 'fault' => 'late-foot', 'words' => 'Hear it.'],
         'time/silence' => ['at' => $at(8), 'ms' => 300, 'when' => 'every'], 'time/lean' => ['notes' => $notes, 'longer' => 0.1], 'time/ending' => ['at' => $at(4), 'longer' => 0.2],
         'time/ornament' => ['notes' => $notes, 'how' => ['graces' => 'on', 'trill' => 'upper', 'speed' => 11, 'roll' => 'before', 'spread' => 80, 'lead' => 0]],
         'words/expression' => ['from' => $at(3), 'to' => $at(4), 'text' => 'still water'],
@@ -82,5 +85,5 @@ function planOfEveryKind(StudentCopy $copy): array
 
     $plan = $copy->planDocument()->toArray();
 
-    return [...$plan, 'tempo' => 72, 'settings' => [...(array) $plan['settings'], 'time' => ['school' => 'free']], 'marks' => $kinds];
+    return [...$plan, 'tempo' => 72, 'settings' => [...(array) $plan['settings'], 'time' => ['school' => 'free'], 'practice' => ['start' => 'apart', 'gates' => 'sound', 'order' => 'first']], 'marks' => $kinds];
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\support;
 
+use App\Models\CopyLink;
+use App\Models\CopyStatus;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
@@ -19,7 +21,7 @@ final class EveryPage
 {
     private const REDUCTIONS = ['blocks', 'outer', 'melody-and-bass'];
 
-    private const PAGES = ['', '/engraving', '/engraving?bars=24', '/plan', '/portrait', '/print', '/print/engraving', '/download.mid', '/download.musicxml', '/download.mxl', '/download.json'];
+    private const PAGES = ['', '/engraving', '/engraving?bars=24', '/plan', '/portrait', '/print', '/print/engraving', '/take-home', '/download.mid', '/download.musicxml', '/download.mxl', '/download.json'];
 
     /** @var list<string> what did not come */
     public array $troubles = [];
@@ -71,7 +73,9 @@ final class EveryPage
         foreach ([...self::PAGES, ...$reduced] as $page) {
             $this->expect($this->test->get("$url$page"), $page);
         }
-        foreach (['/', "/students/$copy->student_id"] as $page) {
+        $copy->update(['status' => CopyStatus::Learning]);
+        [, $secret] = CopyLink::to($copy, 4);
+        foreach (['/', "/students/$copy->student_id", "/students/$copy->student_id/practice", "/copies/$copy->id/take-home", "/home/$secret", "/home/$secret/engraving", "/home/$secret/rendition"] as $page) {
             $this->expect($this->test->get($page), $page);
         }
         $plan = json_decode((string) $this->test->get("$url/plan")->getContent());

@@ -99,16 +99,24 @@ function openNext(next: ListedLesson): void {
         <p v-if="lesson.makes_up" class="quiet">In the place of {{ longDay(lesson.makes_up) }}.</p>
         <p v-if="trouble" role="alert" class="error">{{ trouble }}</p>
         <form v-if="lesson.status === 'called-off'" class="move" aria-label="Made up for" @submit.prevent="giveInPlace">
-            Made up for on <input v-model="makeUp.day" type="date" aria-label="Day in its place" required /> at
-            <input v-model="makeUp.at" type="time" aria-label="Time in its place" required />
+            Made up for on <input v-model="makeUp.day" class="plain" type="date" aria-label="Day in its place" required /> at
+            <input v-model="makeUp.at" class="plain" type="time" aria-label="Time in its place" required />
             <a-button html-type="submit">Open that lesson</a-button>
         </form>
         <details class="move">
             <summary>Move it</summary>
-            <input type="date" :value="lesson.day" aria-label="Day" @change="update({ day: text($event) })" />
-            <input type="time" :value="lesson.at" aria-label="Time" @change="update({ at: text($event) })" />
+            <input class="plain" type="date" :value="lesson.day" aria-label="Day" @change="update({ day: text($event) })" />
+            <input class="plain" type="time" :value="lesson.at" aria-label="Time" @change="update({ at: text($event) })" />
             <label
-                ><input type="number" min="5" max="480" :value="lesson.minutes" aria-label="Minutes" @change="update({ minutes: Number(text($event)) })" />
+                ><input
+                    class="plain"
+                    type="number"
+                    min="5"
+                    max="480"
+                    :value="lesson.minutes"
+                    aria-label="Minutes"
+                    @change="update({ minutes: Number(text($event)) })"
+                />
                 minutes</label
             >
         </details>
@@ -165,7 +173,7 @@ function openNext(next: ListedLesson): void {
         />
         <section aria-label="Free notes">
             <h2>Notes</h2>
-            <textarea v-model="notes" rows="5" maxlength="10000" aria-label="Notes of the lesson" @change="update({ notes })" />
+            <textarea v-model="notes" class="plain" rows="5" maxlength="10000" aria-label="Notes of the lesson" @change="update({ notes })" />
         </section>
         <p v-if="next" class="next">
             Next: {{ longDay(next.day) }}, {{ next.at }}. What is agreed and not settled comes up there.
@@ -226,15 +234,6 @@ h1 a {
 
 section {
     margin-top: 20px;
-}
-
-input:not([type='checkbox']),
-textarea {
-    padding: 4px 8px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
 }
 
 textarea {

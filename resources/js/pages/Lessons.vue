@@ -73,9 +73,9 @@ function addLesson(): void {
                     label="Student of the lesson"
                     @choose="(id) => (student = id)"
                 />
-                <input v-model="day" type="date" aria-label="Day of the lesson" required />
-                <input v-model="at" type="time" aria-label="Time of the lesson" required />
-                <input v-model.number="length" type="number" min="5" max="480" aria-label="Minutes of the lesson" required />
+                <input v-model="day" class="plain" type="date" aria-label="Day of the lesson" required />
+                <input v-model="at" class="plain" type="time" aria-label="Time of the lesson" required />
+                <input v-model.number="length" class="plain" type="number" min="5" max="480" aria-label="Minutes of the lesson" required />
                 <a-button html-type="submit" :disabled="student === undefined">Open it</a-button>
             </form>
             <p v-for="(text, field) in errors" :key="field" role="alert" class="error">{{ text }}</p>
@@ -134,19 +134,6 @@ form {
     grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
     gap: 26px;
     margin-top: 26px;
-}
-
-input {
-    min-height: 32px;
-    padding: 3px 8px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
-}
-
-input[type='number'] {
-    width: 72px;
 }
 
 .error {

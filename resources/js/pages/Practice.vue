@@ -80,6 +80,7 @@ async function forget(copy: number, entry: Entry): Promise<void> {
             <label v-for="(one, index) in minutes" :key="index"
                 >{{ WEEKDAYS[index]?.slice(0, 3) }}
                 <DraftInput
+                    class="plain"
                     type="number"
                     min="0"
                     max="240"
@@ -191,16 +192,6 @@ async function forget(copy: number, entry: Entry): Promise<void> {
 
 .minutes h2 {
     margin: 0;
-}
-
-.minutes input {
-    width: 62px;
-    min-height: 32px;
-    padding: 3px 6px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
 }
 
 section {

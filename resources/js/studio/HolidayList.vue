@@ -43,9 +43,9 @@ function add(): void {
             </li>
         </ul>
         <form @submit.prevent="add">
-            <input v-model="name" aria-label="Name of the holiday" placeholder="Autumn week" maxlength="80" required />
-            <input v-model="first" type="date" aria-label="First day" required />
-            <label>to <input v-model="last" type="date" aria-label="Last day" required /></label>
+            <input v-model="name" class="plain" aria-label="Name of the holiday" placeholder="Autumn week" maxlength="80" required />
+            <input v-model="first" class="plain" type="date" aria-label="First day" required />
+            <label>to <input v-model="last" class="plain" type="date" aria-label="Last day" required /></label>
             <a-button html-type="submit">Add</a-button>
         </form>
         <p v-for="(text, field) in errors" :key="field" role="alert" class="error">{{ text }}</p>
@@ -75,15 +75,6 @@ form {
     flex-wrap: wrap;
     gap: 8px;
     align-items: center;
-}
-
-input {
-    min-height: 32px;
-    padding: 3px 8px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
 }
 
 .error {

@@ -17,6 +17,7 @@ const LEVELS = Array.from({ length: 9 }, (_, index) => ({ value: index + 1, labe
 <template>
     <form class="filter" role="search" aria-label="Find pieces" @submit.prevent>
         <input
+            class="plain"
             type="search"
             :value="wanted.text"
             placeholder="Title, tag, or what it trains"
@@ -80,12 +81,6 @@ const LEVELS = Array.from({ length: 9 }, (_, index) => ({ value: index + 1, labe
 
 input {
     flex: 1 1 210px;
-    min-height: 32px;
-    padding: 3px 10px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
 }
 
 .levels {

@@ -29,6 +29,7 @@ const text = (event: Event): string | null => (event.target as HTMLInputElement)
         <ChoiceSelect :value="now.status" :options="STATUSES" :label="`Status of ${title}`" @choose="(status) => save({ status })" />
         <span class="quiet">for</span>
         <input
+            class="plain"
             :value="now.goal ?? ''"
             maxlength="80"
             placeholder="a concert, an exam"
@@ -36,7 +37,7 @@ const text = (event: Event): string | null => (event.target as HTMLInputElement)
             @change="save({ goal: text($event) })"
         />
         <span class="quiet">on</span>
-        <input type="date" :value="now.goal_on ?? ''" :aria-label="`Day for ${title}`" @change="save({ goal_on: text($event) })" />
+        <input class="plain" type="date" :value="now.goal_on ?? ''" :aria-label="`Day for ${title}`" @change="save({ goal_on: text($event) })" />
         <strong v-if="far">{{ far }}</strong>
         <span v-if="trouble" role="alert" class="trouble">Not saved. {{ trouble }}</span>
     </div>
@@ -53,15 +54,5 @@ const text = (event: Event): string | null => (event.target as HTMLInputElement)
     gap: 8px;
     align-items: center;
     margin-bottom: 10px;
-}
-
-input {
-    min-height: 32px;
-    padding: 3px 10px;
-    color: var(--ink);
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
 }
 </style>

@@ -63,9 +63,9 @@ const end = (time: WeeklyTimeData, until: string | null): void =>
                 @choose="(id) => (student = id)"
             />
             <ChoiceSelect :value="weekday" :options="days" label="Day of the week" @choose="(day) => (weekday = day)" />
-            <input v-model="at" type="time" aria-label="Time" required />
-            <input v-model.number="minutes" type="number" min="5" max="480" aria-label="Minutes" required />
-            <label>from <input v-model="from" type="date" required /></label>
+            <input v-model="at" class="plain" type="time" aria-label="Time" required />
+            <input v-model.number="minutes" class="plain" type="number" min="5" max="480" aria-label="Minutes" required />
+            <label>from <input v-model="from" class="plain" type="date" required /></label>
             <a-button html-type="submit" :disabled="student === undefined">Add</a-button>
         </form>
         <p v-for="(text, field) in errors" :key="field" role="alert" class="error">{{ text }}</p>
@@ -96,19 +96,6 @@ form {
     flex-wrap: wrap;
     gap: 8px;
     align-items: center;
-}
-
-input {
-    min-height: 32px;
-    padding: 3px 8px;
-    font: inherit;
-    background: var(--sheet);
-    border: 1px solid #b9b29f;
-    border-radius: 6px;
-}
-
-input[type='number'] {
-    width: 72px;
 }
 
 .error {
