@@ -130,7 +130,7 @@ test('a smaller hand has its own findings, each mended by one action', async ({ 
 test('a student page says what her hands mean for each piece', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: 'Bram', exact: true }).click();
-    await expect(page.getByRole('heading', { name: 'Bram' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Bram', level: 1 })).toBeVisible();
     await expect(page.getByText('an octave in comfort, a ninth at most').first()).toBeVisible();
     const piece = page.getByRole('article').filter({ hasText: 'Slow Weather' });
     await expect(piece.getByRole('columnheader', { name: 'if it reached a tenth' })).toBeVisible();

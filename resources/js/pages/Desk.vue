@@ -340,8 +340,17 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
 }
 
 @media (max-width: 1320px) {
-    .tools :deep(kbd) {
+    .tools :deep(kbd),
+    .tools :deep(.long) {
         display: none;
+    }
+
+    .tools :deep(.field) {
+        margin-left: 2px;
+    }
+
+    .views button {
+        padding-inline: 8px;
     }
 }
 
@@ -393,20 +402,12 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
         padding-inline: 10px;
     }
 
-    .tools :deep(.field) {
-        margin-left: 2px;
-    }
-
-    .tools :deep(.long) {
-        display: none;
-    }
-
     .tools :deep(.choice) {
-        max-width: 116px;
+        max-width: 104px;
     }
 
     .views button {
-        padding-inline: 5px;
+        padding-inline: 4px;
     }
 
     .desk {
