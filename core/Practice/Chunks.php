@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Practice;
 
-use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Portrait\Demand;
-use Tarnwind\Core\Portrait\Demands;
 use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\Likeness;
 use Tarnwind\Core\Reading\LikenessKind;
@@ -57,9 +55,8 @@ final class Chunks
         $this->reading = $performance->reading();
         $this->tempo = $performance->tempo();
         $this->paced = new PacedTempo($performance->course(), $this->score);
-        $rates = $performance->student->rates;
-        $this->demands = Demands::of($this->score, $this->reading, Counting::of($this->score, $this->tempo, null, $rates, $this->reading->hands), $this->tempo);
-        foreach (Ceiling::all($this->score, $this->tempo, $rates) as $ceiling) {
+        $this->demands = $performance->part(BarDemands::class)->demands;
+        foreach (Ceiling::all($this->score, $this->tempo, $performance->student->rates) as $ceiling) {
             $this->ceilings[$ceiling->measure] = $ceiling->tempo;
         }
     }

@@ -33,13 +33,9 @@ final class Scheduler
         $scheduler = new self($projects, $week, $today);
         $without = $broad = [];
         [$days, $states] = $scheduler->run($without, $broad);
-        // What a student can do without goes first where time is short, of the easiest chunks first.
         foreach ($projects as $project) {
-            foreach (self::optional($project) as $step) {
-                if ($states[$project->key]->minutes() === 0) {
-                    break;
-                }
-                $without[$project->key][$step->id] = true;
+            if ($states[$project->key]->minutes() > 0) {
+                $without[$project->key] = $scheduler->leftOut($project, $without, $broad);
                 [$days, $states] = $scheduler->run($without, $broad);
             }
             if ($states[$project->key]->minutes() > 0) {
@@ -49,6 +45,28 @@ final class Scheduler
         }
 
         return new Schedule($days, array_map(fn (ProjectState $state): Outlook => self::outlook($state, $without[$state->project->key] ?? []), $states));
+    }
+
+    /**
+     * What a student does without where time is short: of the easiest chunks first, and no more than must be; all of it where
+     * that is not enough.
+     *
+     * @param  array<string, array<string, true>>  $without  by project
+     * @param  array<string, true>  $broad  by project
+     * @return array<string, true> ids of steps
+     */
+    private function leftOut(Project $project, array $without, array $broad): array
+    {
+        $optional = array_map(fn (Step $step): string => $step->id, self::optional($project));
+        $first = fn (int $count): array => array_fill_keys(array_slice($optional, 0, $count), true);
+        [$tooFew, $enough] = [0, count($optional)];
+        while ($enough - $tooFew > 1) {
+            $count = intdiv($tooFew + $enough, 2);
+            [, $states] = $this->run([$project->key => $first($count)] + $without, $broad);
+            [$tooFew, $enough] = $states[$project->key]->minutes() > 0 ? [$count, $enough] : [$tooFew, $count];
+        }
+
+        return $first($enough);
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Practice;
 
-use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Count\EvenPassage;
 use Tarnwind\Core\Count\Hazard;
 use Tarnwind\Core\Count\HazardKind;
@@ -56,7 +55,7 @@ final class Variants
     public function __construct(private readonly Performance $performance)
     {
         $score = $performance->score();
-        $this->hazards = Counting::of($score, $performance->tempo(), null, $performance->student->rates, $performance->reading()->hands)->hazards;
+        $this->hazards = $performance->part(BarDemands::class)->counting->hazards;
         $lines = Hazards::lines(array_values(array_filter($score->notes, fn (Note $note): bool => ! $note->grace)));
         $this->runs = array_values(array_filter(
             EvenPassage::find($performance->tempo(), $lines), fn (EvenPassage $passage): bool => ! $passage->oneKey && count($passage->notes) >= self::RUN && $passage->rate >= self::QUICK,
