@@ -80,6 +80,17 @@ it('plays and exports a plan', function (): void {
     expect(json_decode($again, true)['spans'])->toEqual(json_decode($first, true)['spans']);
 });
 
+it('says which played note is which', function (): void {
+    $folder = sys_get_temp_dir();
+    $piece = database_path('demo/slow-weather.musicxml');
+    command('tarnwind:export', $piece, "$folder/tarnwind-take.mid", '--to=midi');
+    [$output, $errors, $status] = command('tarnwind:take', $piece, "--take=$folder/tarnwind-take.mid", '--json');
+    expect($status)->toBe(0, $errors);
+    $answer = json_decode($output, true, 64, JSON_THROW_ON_ERROR);
+    expect([$answer['missing'], $answer['wrong'], $answer['extra'], $answer['again']])->toBe([[], [], [], []])->and($answer['tells'])->toBe(['pedal' => 'on-and-off', 'velocity' => true])
+        ->and(array_keys($answer['matched'][0]))->toBe(['note', 'midi', 'onset_ms', 'release_ms', 'velocity'])->and(count($answer['matched']))->toBeGreaterThan(100);
+});
+
 it('says in one line on stderr what is wrong', function (array $arguments, string $words): void {
     [$output, $errors, $status] = command(...$arguments);
     expect($status)->toBe(1)->and($output)->toBe('')->and(trim($errors))->toContain($words)->not->toContain("\n");
@@ -91,5 +102,7 @@ it('says in one line on stderr what is wrong', function (array $arguments, strin
     [['tarnwind:harmony', __DIR__.'/../../database/demo/slow-weather.musicxml', '--part=P7'], 'no part "P7"'],
     [['tarnwind:export', __DIR__.'/../../database/demo/slow-weather.musicxml', '/tmp/x', '--to=pdf'], 'musicxml, mxl, midi or json'],
     [['tarnwind:export', __DIR__.'/../../database/demo/slow-weather.musicxml', '/no/such/folder/x'], 'cannot be written'],
+    [['tarnwind:take', __DIR__.'/../../database/demo/slow-weather.musicxml', '--take='.__FILE__], 'not a MIDI file'],
+    [['tarnwind:take', __DIR__.'/../../database/demo/slow-weather.musicxml'], 'no file ""'],
     [['tarnwind:render', __DIR__.'/../../database/demo/slow-weather.musicxml', '--plan='.__FILE__], 'not a plan'],
 ]);

@@ -21,7 +21,7 @@ final class EveryPage
 {
     private const REDUCTIONS = ['blocks', 'outer', 'melody-and-bass'];
 
-    private const PAGES = ['', '/engraving', '/engraving?bars=24', '/plan', '/portrait', '/print', '/print/engraving', '/take-home', '/download.mid', '/download.musicxml', '/download.mxl', '/download.json'];
+    private const PAGES = ['', '/engraving', '/engraving?bars=24', '/plan', '/portrait', '/print', '/print/engraving', '/download.mid', '/download.musicxml', '/download.mxl', '/download.json'];
 
     /** @var list<string> what did not come */
     public array $troubles = [];
@@ -61,6 +61,7 @@ final class EveryPage
         $copy = $piece->copies()->first();
         if ($copy !== null) {
             $this->ofCopy($copy);
+            $this->ofPractice($copy);
         }
 
         return $copy;
@@ -73,13 +74,23 @@ final class EveryPage
         foreach ([...self::PAGES, ...$reduced] as $page) {
             $this->expect($this->test->get("$url$page"), $page);
         }
-        $copy->update(['status' => CopyStatus::Learning]);
-        [, $secret] = CopyLink::to($copy, 4);
-        foreach (['/', "/students/$copy->student_id", "/students/$copy->student_id/practice", "/copies/$copy->id/take-home", "/home/$secret", "/home/$secret/engraving", "/home/$secret/rendition"] as $page) {
+        foreach (['/', "/students/$copy->student_id"] as $page) {
             $this->expect($this->test->get($page), $page);
         }
         $plan = json_decode((string) $this->test->get("$url/plan")->getContent());
         $this->ofPlan($copy, $plan->plan ?? null);
+    }
+
+    /**
+     * What is practised of it, on the teacher's page, on paper, and at home.
+     */
+    public function ofPractice(StudentCopy $copy): void
+    {
+        $copy->update(['status' => CopyStatus::Learning]);
+        [, $secret] = CopyLink::to($copy, 4);
+        foreach (["/students/$copy->student_id/practice", "/copies/$copy->id/take-home", "/home/$secret", "/home/$secret/engraving", "/home/$secret/rendition"] as $page) {
+            $this->expect($this->test->get($page), $page);
+        }
     }
 
     /**

@@ -10,6 +10,7 @@ use Tarnwind\Core\Notation\MusicXml\ScoreReader;
 use Tarnwind\Core\Notation\UnreadableFile;
 use Tarnwind\Core\Plan\InvalidPlan;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Take\UnreadableTake;
 use Throwable;
 
 /**
@@ -32,7 +33,7 @@ trait ReadsScore
             $work();
 
             return self::SUCCESS;
-        } catch (UnreadableFile|InvalidPlan|InvalidOption $error) {
+        } catch (UnreadableFile|UnreadableTake|InvalidPlan|InvalidOption $error) {
             $message = $error->getMessage();
         } catch (Throwable $error) {
             report($error);
