@@ -131,7 +131,7 @@ form {
 
 .parts {
     display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+    grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
     gap: 26px;
     margin-top: 26px;
 }

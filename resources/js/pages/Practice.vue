@@ -143,39 +143,41 @@ async function forget(copy: number, entry: Entry): Promise<void> {
             <template v-if="piece.log.length > 0">
                 <h2>How {{ piece.title }} goes</h2>
                 <PracticeCharts :chunks="piece.chunks" :entries="piece.log" :meant="meant" />
-                <table class="log">
-                    <caption>
-                        What was practised last
-                    </caption>
-                    <thead>
-                        <tr>
-                            <th scope="col">Day</th>
-                            <th scope="col">Step</th>
-                            <th scope="col">Minutes</th>
-                            <th scope="col">Reached</th>
-                            <th scope="col">How</th>
-                            <th scope="col">Told by</th>
-                            <th scope="col"><span class="visually-hidden">Actions</span></th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="entry in piece.log.slice(0, SHOWN_LOG)" :key="entry.id">
-                            <td>{{ longDay(entry.day) }}</td>
-                            <td>
-                                {{ entry.words }}<em v-if="entry.note"> “{{ entry.note }}”</em>
-                            </td>
-                            <td>{{ entry.minutes }}</td>
-                            <td>{{ entry.tempo === null ? '' : `♩ = ${Math.round(entry.tempo)}` }}</td>
-                            <td>{{ howItWent(entry) }}</td>
-                            <td>{{ entry.by }}</td>
-                            <td>
-                                <a-popconfirm title="Forget this entry?" ok-text="Forget" cancel-text="Keep" @confirm="forget(piece.copy, entry)">
-                                    <a-button size="small" type="text" :aria-label="`Forget ${entry.words}`">✕</a-button>
-                                </a-popconfirm>
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
+                <div class="wide">
+                    <table class="log">
+                        <caption>
+                            What was practised last
+                        </caption>
+                        <thead>
+                            <tr>
+                                <th scope="col">Day</th>
+                                <th scope="col">Step</th>
+                                <th scope="col">Minutes</th>
+                                <th scope="col">Reached</th>
+                                <th scope="col">How</th>
+                                <th scope="col">Told by</th>
+                                <th scope="col"><span class="visually-hidden">Actions</span></th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            <tr v-for="entry in piece.log.slice(0, SHOWN_LOG)" :key="entry.id">
+                                <td>{{ longDay(entry.day) }}</td>
+                                <td>
+                                    {{ entry.words }}<em v-if="entry.note"> “{{ entry.note }}”</em>
+                                </td>
+                                <td>{{ entry.minutes }}</td>
+                                <td>{{ entry.tempo === null ? '' : `♩ = ${Math.round(entry.tempo)}` }}</td>
+                                <td>{{ howItWent(entry) }}</td>
+                                <td>{{ entry.by }}</td>
+                                <td>
+                                    <a-popconfirm title="Forget this entry?" ok-text="Forget" cancel-text="Keep" @confirm="forget(piece.copy, entry)">
+                                        <a-button size="small" type="text" :aria-label="`Forget ${entry.words}`">✕</a-button>
+                                    </a-popconfirm>
+                                </td>
+                            </tr>
+                        </tbody>
+                    </table>
+                </div>
             </template>
         </section>
         <p class="quiet">Practice ends when she is tired; where something hurts, it stops, and lasting pain is for a doctor.</p>
@@ -227,7 +229,7 @@ section {
 
 .days {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(min(330px, 100%), 1fr));
     gap: 10px;
     margin-bottom: 10px;
 }
@@ -280,6 +282,11 @@ section {
 
 .piece {
     font: italic 0.95rem var(--serif);
+}
+
+.wide {
+    position: relative;
+    overflow-x: auto;
 }
 
 .log {

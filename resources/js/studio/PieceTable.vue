@@ -32,67 +32,69 @@ function setTags(piece: PieceItem, said: string): void {
 
 <template>
     <PieceFilter v-if="pieces.length > 0" :wanted="wanted" :options="options" :count="shown.length" @change="(what) => (wanted = { ...wanted, ...what })" />
-    <table class="pieces">
-        <thead>
-            <tr>
-                <th scope="col">Title</th>
-                <th scope="col">Key</th>
-                <th scope="col">Metre</th>
-                <th scope="col">Bars</th>
-                <th scope="col">Tempo</th>
-                <th scope="col">Length</th>
-                <th scope="col">Hands</th>
-                <th scope="col">Trains; your tags</th>
-                <th scope="col"><span class="visually-hidden">Actions</span></th>
-            </tr>
-        </thead>
-        <tbody>
-            <tr v-for="piece in shown" :key="piece.id">
-                <th scope="row">{{ piece.title }}</th>
-                <td>{{ piece.summary.key }}</td>
-                <td>{{ piece.summary.metres.join(', ') }}</td>
-                <td>{{ piece.summary.bars }}</td>
-                <td>♩ = {{ piece.summary.tempo }}</td>
-                <td>{{ lengthInWords(piece.summary.seconds) }}</td>
-                <td>{{ piece.summary.difficulty ?? '—' }}</td>
-                <td class="trains">
-                    {{ (piece.summary.trains ?? []).join(', ') }}
-                    <DraftInput
-                        :value="piece.tags.join(', ')"
-                        placeholder="tags, by comma"
-                        maxlength="400"
-                        :aria-label="`Tags of ${piece.title}`"
-                        @said="(said) => setTags(piece, said)"
-                    />
-                </td>
-                <td class="end">
-                    <a-dropdown :trigger="['click']">
-                        <a-button size="small" :aria-label="`What to do with ${piece.title}`">…</a-button>
-                        <template #overlay>
-                            <a-menu>
-                                <a-menu-item
-                                    @click="
-                                        giving = piece;
-                                        chosen = [];
-                                    "
-                                    >Give to students</a-menu-item
-                                >
-                                <a-menu-item><Link :href="`/pieces/${piece.id}/replacement`">Corrected file</Link></a-menu-item>
-                            </a-menu>
-                        </template>
-                    </a-dropdown>
-                    <a-popconfirm
-                        :title="`Remove “${piece.title}” and every student's copy of it?`"
-                        ok-text="Remove"
-                        cancel-text="Keep"
-                        @confirm="router.delete(`/pieces/${piece.id}`, { preserveScroll: true })"
-                    >
-                        <a-button size="small" :aria-label="`Remove ${piece.title}`">Remove</a-button>
-                    </a-popconfirm>
-                </td>
-            </tr>
-        </tbody>
-    </table>
+    <div class="wide">
+        <table class="pieces">
+            <thead>
+                <tr>
+                    <th scope="col">Title</th>
+                    <th scope="col">Key</th>
+                    <th scope="col">Metre</th>
+                    <th scope="col">Bars</th>
+                    <th scope="col">Tempo</th>
+                    <th scope="col">Length</th>
+                    <th scope="col">Hands</th>
+                    <th scope="col">Trains; your tags</th>
+                    <th scope="col"><span class="visually-hidden">Actions</span></th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="piece in shown" :key="piece.id">
+                    <th scope="row">{{ piece.title }}</th>
+                    <td>{{ piece.summary.key }}</td>
+                    <td>{{ piece.summary.metres.join(', ') }}</td>
+                    <td>{{ piece.summary.bars }}</td>
+                    <td>♩ = {{ piece.summary.tempo }}</td>
+                    <td>{{ lengthInWords(piece.summary.seconds) }}</td>
+                    <td>{{ piece.summary.difficulty ?? '—' }}</td>
+                    <td class="trains">
+                        {{ (piece.summary.trains ?? []).join(', ') }}
+                        <DraftInput
+                            :value="piece.tags.join(', ')"
+                            placeholder="tags, by comma"
+                            maxlength="400"
+                            :aria-label="`Tags of ${piece.title}`"
+                            @said="(said) => setTags(piece, said)"
+                        />
+                    </td>
+                    <td class="end">
+                        <a-dropdown :trigger="['click']">
+                            <a-button size="small" :aria-label="`What to do with ${piece.title}`">…</a-button>
+                            <template #overlay>
+                                <a-menu>
+                                    <a-menu-item
+                                        @click="
+                                            giving = piece;
+                                            chosen = [];
+                                        "
+                                        >Give to students</a-menu-item
+                                    >
+                                    <a-menu-item><Link :href="`/pieces/${piece.id}/replacement`">Corrected file</Link></a-menu-item>
+                                </a-menu>
+                            </template>
+                        </a-dropdown>
+                        <a-popconfirm
+                            :title="`Remove “${piece.title}” and every student's copy of it?`"
+                            ok-text="Remove"
+                            cancel-text="Keep"
+                            @confirm="router.delete(`/pieces/${piece.id}`, { preserveScroll: true })"
+                        >
+                            <a-button size="small" :aria-label="`Remove ${piece.title}`">Remove</a-button>
+                        </a-popconfirm>
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+    </div>
     <p v-if="pieces.length === 0" class="quiet">No piece yet. Add one as MusicXML, compressed or plain.</p>
     <p v-else-if="shown.length === 0" class="quiet">No piece is all of that.</p>
     <a-modal
@@ -113,6 +115,11 @@ function setTags(piece: PieceItem, said: string): void {
 </template>
 
 <style scoped>
+.wide {
+    position: relative;
+    overflow-x: auto;
+}
+
 .pieces {
     width: 100%;
     border-collapse: collapse;

@@ -85,6 +85,7 @@ ul {
 li,
 form {
     display: flex;
+    flex-wrap: wrap;
     gap: 8px;
     align-items: center;
     padding: 3px 0;
@@ -95,8 +96,12 @@ form {
     color: var(--lake);
 }
 
+li {
+    flex-wrap: nowrap;
+}
+
 .text {
-    flex: 1;
+    flex: 1 1 200px;
     min-width: 0;
 }
 
@@ -132,5 +137,11 @@ li .text:focus {
 
 .error {
     color: var(--rust);
+}
+
+@media (max-width: 600px) {
+    li {
+        flex-wrap: wrap;
+    }
 }
 </style>

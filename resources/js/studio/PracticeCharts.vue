@@ -61,7 +61,7 @@ const best = ({ points }: ChunkProgress): number => Math.max(0, ...points.map(({
 <style scoped>
 .charts {
     display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(360px, 1fr));
+    grid-template-columns: repeat(auto-fit, minmax(min(360px, 100%), 1fr));
     gap: 22px;
 }
 

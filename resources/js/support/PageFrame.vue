@@ -91,4 +91,19 @@ main {
     margin: 0 auto;
     padding: 26px 28px 60px;
 }
+
+@media (max-width: 600px) {
+    .top {
+        gap: 12px;
+        padding: 8px 14px;
+    }
+
+    .out {
+        padding: 4px 8px;
+    }
+
+    main {
+        padding: 18px 14px 50px;
+    }
+}
 </style>
