@@ -37,7 +37,7 @@ final readonly class CopiedMarks
         $taken = array_fill_keys(array_map(fn (Mark $mark): string => $mark->id(), $plan->marks), true);
         foreach ($plan->marks as $mark) {
             $places = self::bars($mark, $barOf);
-            if (array_filter($places, $bars->has(...)) === []) {
+            if (array_filter($places, $bars->has(...)) === [] || self::isOfPractice($mark)) {
                 continue;
             }
             $copy = $mark->carried($matching);
@@ -57,6 +57,14 @@ final readonly class CopiedMarks
         });
 
         return new self($plan->withMarks([...array_values($kept), ...$copies]), count($copies), $lost);
+    }
+
+    /**
+     * Whether a mark says nothing of what is played, only of how it is practised: that is done once for like bars.
+     */
+    private static function isOfPractice(Mark $mark): bool
+    {
+        return $mark::bearsOn() === [Aspect::Practice];
     }
 
     /**

@@ -20,10 +20,10 @@ final class StepMaker
     /** Minutes of going over into what follows [start]. */
     private const LINK = 2;
 
-    /** What listening comes before: everything. */
+    /** In the place of a hardness, by which chains are ordered: listening comes before everything. */
     private const FIRST = 1e6;
 
-    /** What lines come after, as they become free: nothing. */
+    /** And lines, as soon as their chunks are done, before what is left of others. */
     private const FREE = 1e3;
 
     private readonly Variants $variants;

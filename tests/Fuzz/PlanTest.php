@@ -38,7 +38,7 @@ it('refuses an odd plan in words, or every page of its copy comes', function (in
         }
     }
     expect($troubles)->toBe([]);
-})->with(Fuzz::seeds(500));
+})->with(Fuzz::seeds(300));
 
 /**
  * The pedal as suggested for the first bars, with a mark of every other kind.

@@ -62,7 +62,9 @@ test.describe('what an edit touches', () => {
         expect(changedBars(plan([known]), plan([known, gesture]), barOf)).toBe('none');
         expect(forHands(plan([known]), plan([{ ...known }]))).toBe('none');
         expect(changedBars(plan([known]), plan([finger('n8', '4')]), barOf)).toBe('none');
-        expect(forHands(plan([known]), plan([known, staccato('n8')]))).toBe('none');
+        expect(forHands(plan([known]), plan([known, gesture]))).toBe('none');
+        // How long keys are held says what fingers are to join.
+        expect(forHands(plan([known]), plan([known, staccato('n8')]))).toEqual({ first: 4, last: 4 });
         expect(changedBars(plan([known]), plan([known], { settings: { pedal: { school: 'clean' } } }), barOf)).toBe('none');
         expect(changedBars(plan([pedal(2, 3)]), plan([{ ...pedal(2, 3), words: 'mine', origin: 'printed' } as Mark]), barOf)).toBe('none');
     });

@@ -43,6 +43,9 @@ function bears(mark: Mark, aspects: readonly string[]): boolean {
     return meets(MARKS[keyOf(mark)], aspects);
 }
 
+/** Whether a mark says something of what is played, and not only of how it is practised. */
+export const isPlayed = (mark: Mark): boolean => MARKS[keyOf(mark)].some((aspect) => aspect !== 'practice');
+
 /** Fields that say nothing of what is played. */
 const SILENT = new Set(['id', 'words', 'origin']);
 

@@ -1,6 +1,6 @@
 import { computed, type ComputedRef, type InjectionKey } from 'vue';
 import type { ReadAnswer } from '@generated/read';
-import { isIn, namedBars, type Bars } from './bearing';
+import { isIn, isPlayed, namedBars, type Bars } from './bearing';
 import { twins } from './twins';
 import type { Desk } from './useDesk';
 
@@ -20,8 +20,8 @@ export function useLikeBars(desk: Desk, measures: readonly { number: string }[],
     const marksIn = (bars: Bars): number => {
         const isHere = (bar: number | undefined): boolean => bar !== undefined && isIn(bars)({ measure: bar });
         const { barOf } = desk.piece;
-        return desk.plan.value.marks.filter((mark) =>
-            'notes' in mark ? mark.notes.some((note) => isHere(barOf(note))) : isHere(namedBars(mark, barOf)?.first),
+        return desk.plan.value.marks.filter(
+            (mark) => isPlayed(mark) && ('notes' in mark ? mark.notes.some((note) => isHere(barOf(note))) : isHere(namedBars(mark, barOf)?.first)),
         ).length;
     };
     return computed(() => {

@@ -11,6 +11,7 @@ use Tarnwind\Core\Plan\CopiedMarks;
 use Tarnwind\Core\Plan\Mark;
 use Tarnwind\Core\Plan\Origin;
 use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Practice\ChunkMark;
 use Tarnwind\Core\Score\Bars;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Place;
@@ -60,4 +61,11 @@ it('copies the marks of bars onto like bars, in the place of marks of their kind
     // Where a note has no counterpart its mark is told.
     $lost = CopiedMarks::of($plan, $score, new Bars(0, 0), 2);
     expect(array_map(fn (Mark $mark): string => $mark->id(), $lost->lost))->toContain('f2');
+});
+
+it('leaves what is only practised where it is: like bars are practised once', function (): void {
+    $score = MusicXml::score(MusicXml::piano(array_fill(0, 4, ['C5:16', 'C3:16'])));
+    $plan = new Plan(null, [new ChunkMark('c', $score->measures[0]->id, $score->measures[1]->id), new FingerMark('f', $score->notes[0]->id, '3')]);
+    $copied = CopiedMarks::of($plan, $score, new Bars(0, 1), 2);
+    expect($copied->copied)->toBe(1)->and($copied->plan->marksOf(ChunkMark::class))->toHaveCount(1)->and($copied->plan->marksOf(FingerMark::class))->toHaveCount(2);
 });
