@@ -69,6 +69,8 @@ test('a session that ends during work is taken up again at the desk, and nothing
     await signIn(page);
     await openDesk(page, 'Oona', 'Lantern on the Water');
     await page.keyboard.press('ArrowDown');
+    // An answer that is still on its way would bring its session back.
+    await page.waitForLoadState('networkidle');
     await context.clearCookies();
     await page.keyboard.press('n');
     const again = page.getByRole('dialog', { name: 'You have been signed out' });

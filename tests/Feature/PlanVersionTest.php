@@ -96,7 +96,7 @@ it('gives a piece with the plan another student has, suggested again for her pia
     $this->copy->update(['plan' => json_encode([...$this->plan, 'marks' => [...$pedals, ...$own]])]);
 
     $response = $this->post('/copies', ['student_id' => $lio->id, 'piece_id' => $this->copy->piece_id, 'plan_of' => $this->copy->id])->assertRedirect();
-    $copy = $lio->copies()->firstOrFail();
+    $copy = $lio->copies()->where('piece_id', $this->copy->piece_id)->firstOrFail();
     $version = $copy->versions()->firstOrFail();
     $response->assertRedirect("/copies/$copy->id?compared=$version->id");
     expect($version->name)->toBe('As Oona has it')->and($version->planDocument()->toJson())->toBe($this->copy->fresh()->planDocument()->toJson());
