@@ -3,28 +3,17 @@ import { getJson } from '../support/http';
 import type { RenditionDocument } from '@generated/rendition';
 import { withFault } from './faults';
 import { stretch, type Heard } from './passages';
-import { createPiano, type Piano } from './piano';
+import { lazyPiano } from './lazyPiano';
 import { startPlayer, type Player } from './player';
-import { loadSamples, type Samples } from './samples';
 
 /** Plays passages of a plan by themselves, without a desk. */
 export function usePassages(url: string) {
     const playing = ref<string | null>(null);
     const isLoading = ref(false);
     const trouble = ref('');
-    let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
+    const sound = lazyPiano((words) => (trouble.value = words));
     let document: Promise<RenditionDocument> | null = null;
     let player: Player | null = null;
-
-    function open(): NonNullable<typeof sound> {
-        if (!sound) {
-            const context = new AudioContext({ latencyHint: 'interactive' });
-            const samples = loadSamples(context, () => undefined);
-            samples.all.catch(() => (trouble.value = 'The sound of the piano could not be loaded.'));
-            sound = { context, samples, piano: createPiano(context, samples) };
-        }
-        return sound;
-    }
 
     function stop(): void {
         player?.stop();
@@ -37,7 +26,7 @@ export function usePassages(url: string) {
         const again = playing.value === heard.key;
         stop();
         if (again) return;
-        const { context, samples, piano } = open();
+        const { context, samples, piano } = sound.open();
         playing.value = heard.key;
         isLoading.value = true;
         trouble.value = '';
@@ -70,7 +59,7 @@ export function usePassages(url: string) {
 
     onBeforeUnmount(() => {
         stop();
-        void sound?.context.close();
+        sound.close();
     });
 
     return { playing: computed(() => playing.value), isLoading: computed(() => isLoading.value), trouble: computed(() => trouble.value), toggle, stop };

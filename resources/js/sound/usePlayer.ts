@@ -5,10 +5,9 @@ import { saveFile } from '../support/saveFile';
 import type { PlanDocument } from '@generated/plan';
 import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import { withFault } from './faults';
-import { createPiano, type Piano } from './piano';
+import { lazyPiano } from './lazyPiano';
 import { startPlayer, type Click, type Player, type Playing } from './player';
 import { record } from './recording';
-import { loadSamples, type Samples } from './samples';
 import { isFault, planOf, type Around, type Version } from './versions';
 
 /** What is listened to, and how. */
@@ -42,20 +41,13 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     const playhead = ref<number | null>(null);
     const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
 
-    let sound: { context: AudioContext; samples: Samples & { first: Promise<void>; all: Promise<void> }; piano: Piano } | null = null;
+    const sound = lazyPiano(
+        (words) => (trouble.value = words),
+        (share) => (loaded.value = share),
+    );
     const known = shallowRef<{ base: PlanDocument; replanned: Version; rendition: RenditionDocument } | null>(null);
     let player: (Player & { late: () => number }) | null = null;
     let frame = 0;
-
-    function open(): NonNullable<typeof sound> {
-        if (!sound) {
-            const context = new AudioContext({ latencyHint: 'interactive' });
-            const samples = loadSamples(context, (share) => (loaded.value = share));
-            samples.all.catch(() => (trouble.value = 'The sound of the piano could not be loaded.'));
-            sound = { context, samples, piano: createPiano(context, samples) };
-        }
-        return sound;
-    }
 
     async function rendition(): Promise<RenditionDocument> {
         const { version } = options;
@@ -96,7 +88,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     }
 
     async function play(): Promise<void> {
-        const { context, samples, piano } = open();
+        const { context, samples, piano } = sound.open();
         state.value = 'loading';
         trouble.value = '';
         try {
@@ -141,7 +133,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
 
     /** Saves what would be heard as a sound file, faster than it would be played. */
     async function save(): Promise<void> {
-        const { samples } = open();
+        const { samples } = sound.open();
         recorded.value = 0;
         trouble.value = '';
         try {
@@ -191,7 +183,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     );
     onBeforeUnmount(() => {
         stop();
-        void sound?.context.close();
+        sound.close();
     });
 
     return {
