@@ -9,6 +9,7 @@ use Tarnwind\Core\Count\CountCraft;
 use Tarnwind\Core\Craft\Craft;
 use Tarnwind\Core\Craft\Registry;
 use Tarnwind\Core\Hand\HandCraft;
+use Tarnwind\Core\Hear\HearCraft;
 use Tarnwind\Core\Pedal\PedalCraft;
 use Tarnwind\Core\Practice\PracticeCraft;
 use Tarnwind\Core\Read\ReadCraft;
@@ -34,6 +35,7 @@ final class Crafts
         TimeCraft::class,
         WordsCraft::class,
         PracticeCraft::class,
+        HearCraft::class,
     ];
 
     private const PLAN_SCHEMA = __DIR__.'/../schemas/plan.schema.json';

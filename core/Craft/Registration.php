@@ -25,6 +25,9 @@ final class Registration
     /** @var array<string, class-string<Answer>> by name */
     public array $answers = [];
 
+    /** @var list<string> names of documents that have a schema and are no answers about a plan */
+    public array $documents = [];
+
     /** @var ?class-string<BackedEnum> */
     public ?string $kinds = null;
 
@@ -81,6 +84,16 @@ final class Registration
     public function answer(string $name, string $class): self
     {
         $this->answers[$name] = $class;
+
+        return $this;
+    }
+
+    /**
+     * A document with a schema that is no answer about a plan.
+     */
+    public function document(string $name): self
+    {
+        $this->documents[] = $name;
 
         return $this;
     }

@@ -23,7 +23,7 @@ final class Schemas
 
     /**
      * @param  list<class-string<Craft>>  $crafts
-     * @return array<string, array<string, mixed>> by name of the document: "plan", "rendition", and each answer
+     * @return array<string, array<string, mixed>> by name of the document: "plan", "rendition", each answer, and what else crafts have
      */
     public static function of(array $crafts): array
     {
@@ -33,7 +33,7 @@ final class Schemas
             $registration = new Registration($class::name());
             (new $class)->register($registration);
             $schemas['plan'] = self::withCraft($schemas['plan'], $registration, "$folder/plan.schema.json");
-            foreach (array_keys($registration->answers) as $name) {
+            foreach ([...array_keys($registration->answers), ...$registration->documents] as $name) {
                 $schemas[$name] = self::withFindings(self::read("$folder/$name.schema.json"), $registration);
             }
         }

@@ -98,6 +98,16 @@ final readonly class Foot
     }
 
     /**
+     * A foot that really moved.
+     *
+     * @param  list<array{float, float}>  $steps  second, and share of the way down from there, by time
+     */
+    public static function stepping(array $steps): self
+    {
+        return new self($steps);
+    }
+
+    /**
      * How far down it is.
      */
     public function at(float $seconds): float

@@ -89,7 +89,10 @@ final class MidiWriter
         return self::variableLength(strlen($text)).$text;
     }
 
-    private static function variableLength(int $value): string
+    /**
+     * A number as files of MIDI have times and lengths: seven bits a byte.
+     */
+    public static function variableLength(int $value): string
     {
         $bytes = chr($value & 0x7F);
         while (($value >>= 7) > 0) {

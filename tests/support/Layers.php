@@ -13,7 +13,7 @@ final class Layers
     public const ORDER = [
         'Calendar', 'Score', 'Sound', 'Tempo', 'Reading', 'Student', 'Notation', 'Plan', 'Performance', 'Findings', 'Craft',
         'Words', 'Read', 'Count', 'Hand', 'Touch', 'Shape', 'Balance', 'Pedal', 'Time',
-        'Rendition', 'Handout', 'Portrait', 'Practice', 'Take', 'Crafts',
+        'Rendition', 'Handout', 'Portrait', 'Practice', 'Take', 'Hear', 'Crafts',
     ];
 
     /**

@@ -33,15 +33,6 @@ trait ReadsSchool
 
     private function school(): ?School
     {
-        $name = $this->option('school');
-        if ($name === null) {
-            return null;
-        }
-        $school = School::tryFrom($name);
-        if ($school === null) {
-            throw new InvalidOption('There is no such school; there are '.implode(', ', array_column(School::cases(), 'value')).'.');
-        }
-
-        return $school;
+        return $this->option('school') === null ? null : $this->oneOf('school', School::class);
     }
 }

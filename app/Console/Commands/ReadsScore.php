@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use BackedEnum;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
@@ -42,6 +43,21 @@ trait ReadsScore
         $this->output->getErrorStyle()->writeln((string) preg_replace('/\s+/', ' ', $message), OutputInterface::OUTPUT_RAW);
 
         return self::FAILURE;
+    }
+
+    /**
+     * An option that is one of the cases of an enum.
+     *
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     */
+    private function oneOf(string $option, string $enum): BackedEnum
+    {
+        $value = $this->option($option);
+
+        return $enum::tryFrom(is_string($value) ? $value : '') ?? throw new InvalidOption("There is no such $option; there are ".implode(', ', array_column($enum::cases(), 'value')).'.');
     }
 
     private function document(): Document
