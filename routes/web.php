@@ -5,7 +5,10 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ArchiveController;
+use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\CopyLinkController;
+use App\Http\Controllers\FootController;
+use App\Http\Controllers\HomeTakeController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\MarkedCopyController;
 use App\Http\Controllers\NewAccountController;
@@ -27,6 +30,7 @@ use App\Http\Controllers\StudentController;
 use App\Http\Controllers\StudentCopyController;
 use App\Http\Controllers\StudioController;
 use App\Http\Controllers\SuggestionController;
+use App\Http\Controllers\TakeController;
 use App\Http\Controllers\TimetableController;
 use App\Http\Controllers\TwinController;
 use App\Http\Middleware\OneAtATime;
@@ -64,6 +68,13 @@ Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::cla
         Route::get('/home/{secret}/rendition', [CopyLinkController::class, 'rendition'])->name('home-copy.rendition');
         Route::get('/home/{secret}/reduced/{reduced}/engraving', [CopyLinkController::class, 'reduced'])->name('home-copy.reduced');
         Route::post('/home/{secret}/practice', [CopyLinkController::class, 'log'])->name('home-copy.log');
+        Route::get('/home/{secret}/takes', [HomeTakeController::class, 'index'])->name('home-copy.takes');
+        Route::post('/home/{secret}/takes', [HomeTakeController::class, 'store'])->middleware('throttle:40,1')->name('home-copy.takes.store');
+        Route::post('/home/{secret}/calibrations', [CalibrationController::class, 'store'])->middleware('throttle:20,1')->name('home-copy.calibrations.store');
+        Route::post('/home/{secret}/simulation', [TakeController::class, 'simulate'])->middleware('throttle:40,1')->name('home-copy.simulation');
+        Route::get('/home/{secret}/foot', [FootController::class, 'home'])->name('home-copy.foot');
+        Route::get('/home/{secret}/foot/exercise', [FootController::class, 'exercise'])->name('home-copy.foot.exercise');
+        Route::post('/home/{secret}/foot/rounds', [FootController::class, 'round'])->name('home-copy.foot.round');
         Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
     });
 
@@ -88,6 +99,11 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/account/studio.zip', [ArchiveController::class, 'export'])->middleware('throttle:12,1')->name('studio.export');
     Route::post('/account/studio', [ArchiveController::class, 'import'])->middleware(['throttle:12,1', OneAtATime::class])->name('studio.import');
     Route::get('/what-is-kept', [ArchiveController::class, 'kept'])->name('kept');
+
+    Route::put('/account/limits', [AccountController::class, 'limits'])->name('account.limits');
+    Route::get('/foot', [FootController::class, 'show'])->name('foot');
+    Route::get('/foot/exercise', [FootController::class, 'exercise'])->name('foot.exercise');
+    Route::post('/foot/rounds', [FootController::class, 'round'])->name('foot.round');
 
     Route::put('/palettes/{palette}', [PaletteController::class, 'update'])->name('palettes.update');
 
@@ -149,6 +165,14 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/reduced/{reduced}/download.musicxml', [ReductionController::class, 'download'])->name('copies.reduction.download');
         Route::get('/copies/{copy}/versions', [PlanVersionController::class, 'index'])->name('copies.versions');
         Route::get('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'show'])->name('copies.versions.show')->scopeBindings();
+        Route::get('/copies/{copy}/takes', [TakeController::class, 'index'])->name('copies.takes');
+        Route::get('/copies/{copy}/foot', [FootController::class, 'ofCopy'])->name('copies.foot');
+        Route::get('/copies/{copy}/foot/exercise', [FootController::class, 'exercise'])->name('copies.foot.exercise');
+        Route::scopeBindings()->group(function (): void {
+            Route::get('/copies/{copy}/takes/{take}', [TakeController::class, 'show'])->name('copies.takes.show');
+            Route::get('/copies/{copy}/takes/{take}/sound', [TakeController::class, 'sound'])->name('copies.takes.sound');
+            Route::get('/copies/{copy}/takes/{take}/download.mid', [TakeController::class, 'download'])->name('copies.takes.download');
+        });
         Route::get('/copies/{copy}/take-home', [PracticeController::class, 'takeHome'])->name('copies.take-home');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
@@ -163,8 +187,14 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/copies/{copy}/practice', [PracticeController::class, 'store'])->name('copies.practice.store');
         Route::delete('/copies/{copy}/practice/{practiceEntry}', [PracticeController::class, 'destroy'])->name('copies.practice.destroy')->scopeBindings();
         Route::post('/copies/{copy}/versions', [PlanVersionController::class, 'store'])->name('copies.versions.store');
+        Route::post('/copies/{copy}/takes', [TakeController::class, 'store'])->name('copies.takes.store');
+        Route::post('/copies/{copy}/calibrations', [CalibrationController::class, 'store'])->name('copies.calibrations.store');
+        Route::post('/copies/{copy}/simulation', [TakeController::class, 'simulate'])->name('copies.simulation');
+        Route::post('/copies/{copy}/foot/rounds', [FootController::class, 'round'])->name('copies.foot.round');
         Route::post('/copies/{copy}/links', [CopyLinkController::class, 'store'])->middleware('throttle:30,1')->name('copies.links.store');
         Route::scopeBindings()->group(function (): void {
+            Route::patch('/copies/{copy}/takes/{take}', [TakeController::class, 'update'])->name('copies.takes.update');
+            Route::delete('/copies/{copy}/takes/{take}', [TakeController::class, 'destroy'])->name('copies.takes.destroy');
             Route::delete('/copies/{copy}/links/{link}', [CopyLinkController::class, 'destroy'])->name('copies.links.destroy');
             Route::post('/copies/{copy}/versions/{version}/comparison', [PlanVersionController::class, 'compare'])->name('copies.versions.compare');
             Route::patch('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'update'])->name('copies.versions.update');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
+use App\Models\Calibration;
+use App\Models\FootRound;
 use App\Models\Holiday;
 use App\Models\Lesson;
 use App\Models\LessonPoint;
@@ -74,12 +76,12 @@ final class StudioExport
     {
         return [
             'format' => self::FORMAT,
-            'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes, 'timezone' => $this->teacher->timezone],
+            'teacher' => ['name' => $this->teacher->name, 'palettes' => $this->teacher->palettes, 'timezone' => $this->teacher->timezone, 'limits' => $this->teacher->limits === null ? null : (object) $this->teacher->limits],
             'holidays' => $this->teacher->holidays()->orderBy('id')->get()->map(fn (Holiday $holiday): array => array_diff_key($holiday->listed(), ['id' => null]))->all(),
             'pianos' => $this->teacher->pianos()->orderBy('id')->get()->map($this->piano(...))->all(),
             'pieces' => $this->teacher->pieces()->orderBy('id')->get()->map($this->piece(...))->all(),
             'students' => $this->teacher->students()->orderBy('id')->with([
-                'copies' => fn ($copies) => $copies->orderBy('id'), 'copies.versions' => fn ($versions) => $versions->orderBy('id'), 'copies.practiceEntries' => fn ($entries) => $entries->reorder('id'),
+                'copies' => fn ($copies) => $copies->orderBy('id'), 'copies.versions' => fn ($versions) => $versions->orderBy('id'), 'copies.practiceEntries' => fn ($entries) => $entries->reorder('id'), 'copies.takes', 'calibrations', 'footRounds',
                 'weeklyTimes' => fn ($times) => $times->orderBy('id'), 'lessons' => fn ($lessons) => $lessons->orderBy('id'), 'lessons.points',
             ])->get()->map($this->student(...))->all(),
         ];
@@ -121,6 +123,8 @@ final class StudioExport
         return [
             ...$details, 'piano' => $student->piano_id === null ? null : $this->pianos[$student->piano_id], 'practice_minutes' => $student->practice_minutes,
             'copies' => $student->copies->map($this->copy(...))->values()->all(),
+            'calibrations' => $student->calibrations->map(fn (Calibration $one): array => [...$one->only(Calibration::DETAILS), 'uneven' => (object) $one->uneven])->values()->all(),
+            'foot_rounds' => $student->footRounds->map(fn (FootRound $round): array => ['uuid' => $round->uuid, ...$round->listed()])->values()->all(),
             'weekly_times' => $student->weeklyTimes->map(fn (WeeklyTime $time): array => array_diff_key($time->listed(), ['id' => null]))->values()->all(),
             'lessons' => $student->lessons->map(fn (Lesson $lesson): array => [
                 'weekly_time' => $lesson->weekly_time_id === null ? null : $times[$lesson->weekly_time_id], 'slot' => $lesson->slot?->toDateString(), 'makes_up' => $lesson->makes_up_id === null ? null : $lessons[$lesson->makes_up_id],
@@ -152,7 +156,15 @@ final class StudioExport
             $versions[] = ['name' => $version->name, 'kept' => $version->created_at->utc()->format(self::TIME), 'plan' => $file];
         }
 
-        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept, ...$copy->progress(), 'handout' => $copy->handout, 'versions' => $versions, 'practice' => $copy->practiceEntries->map(fn (PracticeEntry $entry): array => [
+        $takes = [];
+        foreach ($copy->takes as $place => $take) {
+            [$midi, $then] = [sprintf('takes/%04d.%03d.mid', $number, $place + 1), sprintf('takes/%04d.%03d.json', $number, $place + 1)];
+            $this->files[$midi] = $take->file();
+            $this->files[$then] = $take->plan;
+            $takes[] = [...$take->only(['uuid', 'name', 'device', 'by', 'step']), 'recorded' => $take->created_at->utc()->format(self::TIME), 'file' => $midi, 'plan' => $then];
+        }
+
+        return ['piece' => $this->pieces[$copy->piece_id], 'revision' => $copy->revision, 'plan' => $plan, 'as_kept' => $kept, ...$copy->progress(), 'handout' => $copy->handout, 'versions' => $versions, 'takes' => $takes, 'practice' => $copy->practiceEntries->map(fn (PracticeEntry $entry): array => [
             'uuid' => $entry->uuid, ...array_diff_key($entry->listed(), ['id' => null]),
         ])->values()->all()];
     }

@@ -17,6 +17,8 @@ use Opis\JsonSchema\Validator;
 use stdClass;
 use Tarnwind\Core\Notation\MusicXml\Text;
 use Tarnwind\Core\Notation\UnreadableFile;
+use Tarnwind\Core\Take\MidiReader;
+use Tarnwind\Core\Take\UnreadableTake;
 
 /**
  * Takes an exported studio into an account, beside what is there. All of it or nothing.
@@ -84,6 +86,10 @@ final readonly class StudioImport
             $this->teacher->update(['timezone' => $this->studio->teacher->timezone]);
         }
 
+        if ($this->teacher->limits === null && ($this->studio->teacher->limits ?? null) !== null) {
+            $this->teacher->update(['limits' => array_map(floatval(...), (array) $this->studio->teacher->limits)]);
+        }
+
         return ['students' => count($this->studio->students), 'pieces' => count($pieces)];
     }
 
@@ -110,7 +116,7 @@ final readonly class StudioImport
      */
     private function student(stdClass $student, array $pianos, array $pieces): void
     {
-        $details = array_diff_key((array) $student, ['piano' => null, 'copies' => null, 'weekly_times' => null, 'lessons' => null]);
+        $details = array_diff_key((array) $student, ['piano' => null, 'copies' => null, 'weekly_times' => null, 'lessons' => null, 'calibrations' => null, 'foot_rounds' => null]);
         $piano = $student->piano === null ? null : $pianos[$student->piano] ?? throw new InvalidArchive("The piano of $student->name is missing from this archive.");
         /** @var Student $made */
         $made = $this->teacher->students()->create([...$details, 'piano_id' => $piano?->id]);
@@ -125,12 +131,37 @@ final readonly class StudioImport
             foreach ($copy->practice ?? [] as $entry) {
                 $given->practiceEntries()->create((array) $entry);
             }
+            foreach ($copy->takes ?? [] as $take) {
+                $kept = $given->takes()->make([...array_diff_key((array) $take, ['recorded' => null, 'file' => null]), 'midi' => $this->midi($take->file), 'plan' => $this->plan($take->plan)]);
+                $kept->forceFill(['created_at' => $take->recorded, 'updated_at' => $take->recorded])->save();
+            }
             foreach ($copy->versions ?? [] as $version) {
                 $kept = $given->versions()->make(['name' => $version->name, 'plan' => $this->plan($version->plan)]);
                 $kept->forceFill(['created_at' => $version->kept, 'updated_at' => $version->kept])->save();
             }
         }
+        foreach ($student->calibrations ?? [] as $calibration) {
+            $made->calibrations()->create([...(array) $calibration, 'uneven' => (array) $calibration->uneven]);
+        }
+        foreach ($student->foot_rounds ?? [] as $round) {
+            $made->footRounds()->create((array) $round);
+        }
         $this->lessons($student, $made, $copies);
+    }
+
+    /**
+     * A take as it is stored; refused where it is none.
+     */
+    private function midi(string $file): string
+    {
+        $midi = $this->archive->contents($file);
+        try {
+            MidiReader::read($midi);
+        } catch (UnreadableTake $error) {
+            throw new InvalidArchive("\"$file\" cannot be read: {$error->getMessage()}");
+        }
+
+        return base64_encode($midi);
     }
 
     /**

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Tarnwind\Core\Hear\Skill;
 use Tarnwind\Core\Practice\Week;
 use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
@@ -49,6 +50,7 @@ use Tarnwind\Core\Student\Student as Profile;
  * @property ?int $left_largest
  * @property ?list<int> $practice_minutes she has on the days of a week, from Monday; null for what is usual
  * @property-read User $teacher
+ * @property Skill $skill how much is asked of her when she is heard
  * @property-read Collection<int, StudentCopy> $copies
  * @property-read Collection<int, Lesson> $lessons
  * @property-read Collection<int, WeeklyTime> $weeklyTimes
@@ -67,12 +69,12 @@ final class Student extends Model
     /** What a form shows and changes. */
     public const DETAILS = [
         'name', 'instrument', 'half_pedal', 'sostenuto', 'lowest_key', 'highest_key', 'action', 'soft_pedal', 'piano_id', 'foot_comfortable', 'foot_catches',
-        'run_rate', 'repetition_rate', 'weak_fingers', ...self::REACHES,
+        'run_rate', 'repetition_rate', 'weak_fingers', 'skill', ...self::REACHES,
     ];
 
     protected $fillable = [...self::DETAILS, 'practice_minutes'];
 
-    protected $attributes = ['lowest_key' => Piano::LOWEST_KEY, 'highest_key' => Piano::HIGHEST_KEY, 'action' => 'medium', 'soft_pedal' => 'works', 'weak_fingers' => false];
+    protected $attributes = ['lowest_key' => Piano::LOWEST_KEY, 'highest_key' => Piano::HIGHEST_KEY, 'action' => 'medium', 'soft_pedal' => 'works', 'weak_fingers' => false, 'skill' => 'intermediate'];
 
     protected static function booted(): void
     {
@@ -109,6 +111,24 @@ final class Student extends Model
     public function weeklyTimes(): HasMany
     {
         return $this->hasMany(WeeklyTime::class);
+    }
+
+    /**
+     * Instruments she has played on, as they tell velocities.
+     *
+     * @return HasMany<Calibration, $this>
+     */
+    public function calibrations(): HasMany
+    {
+        return $this->hasMany(Calibration::class)->orderBy('id');
+    }
+
+    /**
+     * @return HasMany<FootRound, $this>
+     */
+    public function footRounds(): HasMany
+    {
+        return $this->hasMany(FootRound::class)->orderBy('id');
     }
 
     public function week(): Week
@@ -170,7 +190,7 @@ final class Student extends Model
     {
         return [
             'instrument' => Instrument::class, 'half_pedal' => 'boolean', 'sostenuto' => 'boolean', 'action' => Action::class, 'soft_pedal' => SoftPedal::class,
-            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float', 'foot_comfortable' => 'float', 'foot_catches' => 'float', 'practice_minutes' => 'array',
+            'weak_fingers' => 'boolean', 'run_rate' => 'float', 'repetition_rate' => 'float', 'foot_comfortable' => 'float', 'foot_catches' => 'float', 'practice_minutes' => 'array', 'skill' => Skill::class,
         ];
     }
 }

@@ -35,6 +35,7 @@ use Tarnwind\Core\Plan\Plan;
  * @property-read Piece $piece
  * @property-read Collection<int, PlanVersion> $versions
  * @property-read Collection<int, PracticeEntry> $practiceEntries
+ * @property-read Collection<int, Take> $takes
  */
 final class StudentCopy extends Model
 {
@@ -100,6 +101,16 @@ final class StudentCopy extends Model
     public function practiceEntries(): HasMany
     {
         return $this->hasMany(PracticeEntry::class)->orderBy('day')->orderBy('id');
+    }
+
+    /**
+     * What was really played of it.
+     *
+     * @return HasMany<Take, $this>
+     */
+    public function takes(): HasMany
+    {
+        return $this->hasMany(Take::class)->orderBy('id');
     }
 
     /**

@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\DB;
  * @property ?list<string> $recovery_codes hashes of those that are left
  * @property ?array<string, list<string>> $palettes by palette; without one for what it begins with
  * @property ?string $timezone in which she gives lessons; null for the application's
+ * @property ?array<string, float> $limits of what is heard in takes, by kind of measure, where she has them otherwise
  * @property-read Collection<int, Student> $students
  * @property-read Collection<int, Piece> $pieces
  * @property-read Collection<int, Piano> $pianos
@@ -40,7 +41,7 @@ final class User extends Authenticatable implements MustVerifyEmail
 
     use Notifiable;
 
-    protected $fillable = ['name', 'email', 'password', 'palettes', 'timezone'];
+    protected $fillable = ['name', 'email', 'password', 'palettes', 'timezone', 'limits'];
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
@@ -138,6 +139,6 @@ final class User extends Authenticatable implements MustVerifyEmail
      */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'palettes' => 'array', 'email_verified_at' => 'datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
+        return ['password' => 'hashed', 'palettes' => 'array', 'limits' => 'array', 'email_verified_at' => 'datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
     }
 }

@@ -70,13 +70,25 @@ final class CopyPractice
      */
     public function knows(string $id): bool
     {
+        return $this->find($id) !== null;
+    }
+
+    /**
+     * A step by its id, or the review of a chain.
+     *
+     * @return ?array{Chain, ?Step} null for what is no longer planned
+     */
+    public function find(string $id): ?array
+    {
         foreach ($this->plan->chains as $chain) {
-            if ($chain->reviewId() === $id || array_filter($chain->steps, fn (Step $step): bool => $step->id === $id) !== []) {
-                return true;
+            foreach ([null, ...$chain->steps] as $step) {
+                if (($step->id ?? $chain->reviewId()) === $id) {
+                    return [$chain, $step];
+                }
             }
         }
 
-        return false;
+        return null;
     }
 
     /**
@@ -153,14 +165,12 @@ final class CopyPractice
      */
     public function named(string $id): string
     {
-        foreach ($this->plan->chains as $chain) {
-            foreach ([null, ...$chain->steps] as $step) {
-                if (($step->id ?? $chain->reviewId()) === $id) {
-                    $tempo = $step?->tempo === null ? '' : ', '.BeatTempo::inWords($this->measures[$step->bars->first]->time, $step->tempo);
+        $found = $this->find($id);
+        if ($found !== null) {
+            [$chain, $step] = $found;
+            $tempo = $step?->tempo === null ? '' : ', '.BeatTempo::inWords($this->measures[$step->bars->first]->time, $step->tempo);
 
-                    return ($step?->kind->label() ?? 'Play again').", {$this->bars($step->bars ?? $chain->bars)}$tempo";
-                }
-            }
+            return ($step?->kind->label() ?? 'Play again').", {$this->bars($step->bars ?? $chain->bars)}$tempo";
         }
 
         return 'a step that is no longer planned';

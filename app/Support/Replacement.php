@@ -54,6 +54,10 @@ final readonly class Replacement
             foreach ($this->copies() as $copy) {
                 [$plan] = $copy->planDocument()->carried($this->matching);
                 $copy->replacePlan($plan, $copy->revision);
+                foreach ($copy->takes as $take) {
+                    [$then] = $take->planDocument()->carried($this->matching);
+                    $take->update(['plan' => $then->toJson()]);
+                }
                 foreach ($copy->versions as $version) {
                     [$kept] = $version->planDocument()->carried($this->matching);
                     $version->update(['plan' => $kept->toJson()]);

@@ -11,7 +11,7 @@ namespace Tarnwind\Core\Take;
 final class MidiReader
 {
     /** Bytes of a file; an hour of dense playing has less. */
-    private const MOST_BYTES = 10_000_000;
+    public const MOST_BYTES = 4_000_000;
 
     private const MOST_NOTES = 200_000;
 

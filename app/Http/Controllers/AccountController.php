@@ -14,6 +14,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Inertia\Inertia;
 use Inertia\Response;
+use Tarnwind\Core\Hear\MeasureKind;
 
 /**
  * A teacher's own account.
@@ -32,6 +33,9 @@ final class AccountController
             'invitations' => $teacher->invitations()->where('expires_at', '>', now())->latest()->get()->map(fn (Invitation $one): array => [
                 'id' => $one->id, 'note' => $one->note, 'expires' => $one->expires_at->toDateString(),
             ])->all(),
+            'limits' => array_map(fn (MeasureKind $kind): array => [
+                'kind' => $kind->value, 'label' => $kind->label(), 'subject' => $kind->subject()->label(), 'unit' => $kind->unit()->value, 'usual' => $kind->limit(), 'own' => $teacher->limits[$kind->value] ?? null,
+            ], self::limited()),
             'done' => $request->session()->get('done'),
         ]);
     }
@@ -52,6 +56,29 @@ final class AccountController
         }
 
         return back()->with('done', 'Saved.');
+    }
+
+    /**
+     * How far from the plan a take may be before it is told; what is left empty is as usual.
+     */
+    public function limits(Request $request): RedirectResponse
+    {
+        $kinds = array_map(fn (MeasureKind $kind): string => $kind->value, self::limited());
+        $given = $request->validate(['limits' => ['present', 'array:'.implode(',', $kinds)], 'limits.*' => ['nullable', 'numeric', 'between:0,10000']]);
+        $own = array_map(floatval(...), array_filter($given['limits'], fn (mixed $limit): bool => is_numeric($limit)));
+        self::teacher($request)->update(['limits' => $own === [] ? null : $own]);
+
+        return back()->with('done', 'Saved. Takes are judged by it from now on.');
+    }
+
+    /**
+     * Kinds of measures that have a limit.
+     *
+     * @return list<MeasureKind>
+     */
+    private static function limited(): array
+    {
+        return array_values(array_filter(MeasureKind::cases(), fn (MeasureKind $kind): bool => $kind->limit() > 0));
     }
 
     public function changePassword(Request $request): RedirectResponse

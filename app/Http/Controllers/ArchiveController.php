@@ -7,12 +7,15 @@ namespace App\Http\Controllers;
 use App\Archive\InvalidArchive;
 use App\Archive\StudioExport;
 use App\Archive\StudioImport;
+use App\Models\Calibration;
+use App\Models\FootRound;
 use App\Models\Lesson;
 use App\Models\LessonPoint;
 use App\Models\PlanVersion;
 use App\Models\PracticeEntry;
 use App\Models\Student;
 use App\Models\StudentCopy;
+use App\Models\Take;
 use App\Models\User;
 use App\Models\WeeklyTime;
 use Illuminate\Http\JsonResponse;
@@ -65,11 +68,13 @@ final class ArchiveController
     {
         return response()->json([
             'student' => [...$student->only(Student::DETAILS), 'practice_minutes' => $student->practice_minutes], 'added' => $student->created_at?->toIso8601String(),
-            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title']), 'versions' => fn ($versions) => $versions->orderBy('id'), 'practiceEntries'])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
+            'copies' => $student->copies()->with(['piece' => fn ($piece) => $piece->select(['id', 'title']), 'versions' => fn ($versions) => $versions->orderBy('id'), 'practiceEntries', 'takes'])->orderBy('id')->get()->map(fn (StudentCopy $copy): array => [
                 'title' => $copy->piece->title, 'given' => $copy->created_at?->toIso8601String(), 'changed' => $copy->updated_at?->toIso8601String(), ...$copy->progress(), 'plan' => json_decode($copy->plan),
                 'versions' => $copy->versions->map(fn (PlanVersion $version): array => [...$version->listed(), 'plan' => json_decode($version->plan)])->all(),
+                'takes' => $copy->takes->map(fn (Take $take): array => [...$take->listed(), 'midi' => $take->midi])->all(),
                 'practice' => $copy->practiceEntries->map(fn (PracticeEntry $entry): array => $entry->listed())->all(),
             ])->all(),
+            'calibrations' => $student->calibrations()->get(Calibration::DETAILS)->toArray(), 'foot' => $student->footRounds()->get()->map(fn (FootRound $round): array => $round->listed())->all(),
             'weekly_times' => $student->weeklyTimes()->orderBy('id')->get()->map(fn (WeeklyTime $time): array => $time->listed())->all(),
             'lessons' => $student->lessons()->with('points')->orderBy('day')->get()->map(fn (Lesson $lesson): array => [
                 'day' => $lesson->day->toDateString(), ...$lesson->only(['at', 'minutes', 'notes']), 'status' => $lesson->status->value,

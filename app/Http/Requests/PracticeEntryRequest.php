@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\CopyLink;
 use App\Models\Feel;
 use App\Models\PracticeEntry;
-use App\Models\StudentCopy;
 use App\Practice\CopyPractice;
 use Closure;
 use Illuminate\Foundation\Http\FormRequest;
@@ -19,10 +17,10 @@ use Illuminate\Validation\Validator;
  */
 final class PracticeEntryRequest extends FormRequest
 {
+    use OfCopyOrLink;
+
     /** Days back that may be told of. */
     private const BACK = 21;
-
-    private ?StudentCopy $copy = null;
 
     /**
      * @return array<string, list<mixed>>
@@ -57,14 +55,6 @@ final class PracticeEntryRequest extends FormRequest
     }
 
     /**
-     * The copy it is of: that of the path, or of the link that is followed.
-     */
-    public function copy(): StudentCopy
-    {
-        return $this->copy ??= $this->find();
-    }
-
-    /**
      * Keeps it, once however often it is sent.
      */
     public function entry(string $by): PracticeEntry
@@ -73,18 +63,5 @@ final class PracticeEntryRequest extends FormRequest
         $values = $this->safe()->except('uuid');
 
         return $this->copy()->practiceEntries()->updateOrCreate(['uuid' => $this->string('uuid')->lower()->value()], [...$values, 'by' => $by]);
-    }
-
-    private function find(): StudentCopy
-    {
-        $copy = $this->route('copy');
-        $secret = $this->route('secret');
-        $id = match (true) {
-            $copy instanceof StudentCopy => $copy->id,
-            is_string($secret) => (CopyLink::of($secret) ?? abort(404))->student_copy_id,
-            default => abort(404),
-        };
-
-        return StudentCopy::query()->with(['piece', 'student.teacher', 'practiceEntries'])->findOrFail($id);
     }
 }

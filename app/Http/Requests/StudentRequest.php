@@ -7,6 +7,7 @@ namespace App\Http\Requests;
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Tarnwind\Core\Hear\Skill;
 use Tarnwind\Core\Sound\Action;
 use Tarnwind\Core\Sound\Instrument;
 use Tarnwind\Core\Sound\SoftPedal;
@@ -34,6 +35,7 @@ final class StudentRequest extends FormRequest
             'foot_comfortable' => ['nullable', 'numeric', 'between:0.15,2'],
             'foot_catches' => ['nullable', 'numeric', 'between:0.06,1'],
             'weak_fingers' => ['sometimes', 'boolean'],
+            'skill' => ['sometimes', Rule::enum(Skill::class)],
             'run_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'repetition_rate' => ['nullable', 'numeric', 'between:0.5,30'],
             'right_comfortable' => ['nullable', 'required_with:right_largest', 'integer', 'between:7,24'],

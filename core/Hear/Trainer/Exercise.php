@@ -27,7 +27,7 @@ final readonly class Exercise
     /** Chords of a round, after one to begin with. */
     private const CHORDS = 8;
 
-    /** Chords that change bass and harmony each time; the first note is the bass. */
+    /** @var non-empty-list<non-empty-list<int>> chords that change bass and harmony each time; the first note is the bass */
     private const HARMONIES = [[48, 64, 67, 72], [45, 64, 69, 72], [41, 65, 69, 72], [43, 65, 67, 71], [40, 64, 67, 72], [41, 65, 69, 74], [43, 62, 67, 71], [48, 64, 67, 72], [45, 60, 64, 69]];
 
     private const VELOCITY = 64;
@@ -109,11 +109,10 @@ final readonly class Exercise
         $strokes = $targets = [];
         for ($chord = 0; $chord <= self::CHORDS; $chord++) {
             $at = (2 * $chord + 1) * $beat;
-            /** @var list<int> $keys */
             $keys = self::HARMONIES[$chord];
             // By the time a foot is down at moderate tempo, and the tolerance.
             $window = 1000 * FootTiming::DOWN_AFTER + $tolerance;
-            $strokes[] = ['at' => $at, 'midi' => $hold === null ? [$keys[0]] : $keys, 'length' => $hold === null ? $window + 1000 * FootTiming::MARGIN : 2 * $beat * $hold, 'velocity' => self::VELOCITY];
+            $strokes[] = ['at' => $at, 'midi' => array_slice($keys, 0, $hold === null ? 1 : null), 'length' => $hold === null ? $window + 1000 * FootTiming::MARGIN : 2 * $beat * $hold, 'velocity' => self::VELOCITY];
             if ($hold === null) {
                 $strokes[] = ['at' => $at + $beat, 'midi' => array_slice($keys, 1), 'length' => 0.8 * $beat, 'velocity' => self::VELOCITY - 16];
             }

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\TakeRequest;
+use App\Models\CopyLink;
+use App\Models\StudentCopy;
+use App\Models\Take;
+use App\Takes\KeptTake;
+use App\Takes\TakeReview;
+use Illuminate\Http\JsonResponse;
+
+/**
+ * Takes that a student records from her link, and what she is told of them: words and places, no figures of others.
+ */
+final class HomeTakeController
+{
+    /** Takes that are shown at home. */
+    private const SHOWN = 12;
+
+    public function index(string $secret): JsonResponse
+    {
+        return response()->json(['takes' => self::copy($secret)->takes()->reorder()->latest('id')->limit(self::SHOWN)->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
+    }
+
+    public function store(TakeRequest $request): JsonResponse
+    {
+        $copy = $request->copy();
+        [$take, $opens] = KeptTake::of($copy, $request->played(), $request->details(), 'student');
+        $before = $copy->takes()->where('id', '<', $take->id)->reorder()->latest('id')->first();
+        $review = new TakeReview($take->setRelation('copy', $copy));
+
+        return response()->json(['take' => $take->listed(), 'opens' => $opens, 'verdict' => $review->document(null, $before === null ? null : new TakeReview($before->setRelation('copy', $copy)))['verdict']]);
+    }
+
+    private static function copy(string $secret): StudentCopy
+    {
+        return StudentCopy::query()->findOrFail((CopyLink::of($secret) ?? abort(404))->student_copy_id);
+    }
+}

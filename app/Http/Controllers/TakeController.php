@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\SimulationRequest;
+use App\Http\Requests\TakeRequest;
+use App\Models\StudentCopy;
+use App\Models\Take;
+use App\Support\Performances;
+use App\Takes\KeptTake;
+use App\Takes\TakeReview;
+use App\Takes\TakeSound;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+use Tarnwind\Core\Hear\Mending;
+use Tarnwind\Core\Hear\Simulation\SimulatedPiano;
+use Tarnwind\Core\Practice\Gates;
+use Tarnwind\Core\Take\FootMove;
+use Tarnwind\Core\Take\PlayedNote;
+
+/**
+ * Takes of a copy: recorded, judged, heard again.
+ */
+final class TakeController
+{
+    public function index(StudentCopy $copy): JsonResponse
+    {
+        return response()->json(['takes' => $copy->takes()->reorder()->latest('id')->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
+    }
+
+    public function store(TakeRequest $request): JsonResponse
+    {
+        [$take, $opens] = KeptTake::of($request->copy(), $request->played(), $request->details(), 'teacher');
+
+        return response()->json(['take' => $take->listed(), 'opens' => $opens]);
+    }
+
+    /**
+     * What is said of a take, beside an earlier one where that is asked for, and by the plan of now where that is.
+     */
+    public function show(Request $request, StudentCopy $copy, Take $take): JsonResponse
+    {
+        $request->validate(['review' => ['sometimes', Rule::enum(Gates::class)], 'before' => ['sometimes', 'integer'], 'against' => ['sometimes', Rule::in(['then', 'now'])]]);
+        $plan = $request->query('against') === 'now' ? $copy->planDocument() : null;
+        $review = new TakeReview($take->setRelation('copy', $copy), $plan);
+        $before = $request->has('before') ? $copy->takes()->findOrFail($request->integer('before'))->setRelation('copy', $copy) : null;
+        $document = $review->document($request->enum('review', Gates::class), $before === null ? null : new TakeReview($before, $plan));
+        if ($plan === null && ! $request->has('review')) {
+            // Limits, level and instrument may be others by now.
+            $take->update(['summary' => $review->summary($document)]);
+        }
+
+        return response()->json(['take' => $take->listed(), 'document' => $document]);
+    }
+
+    /**
+     * It as it was played, or with one thing mended, for the player.
+     */
+    public function sound(Request $request, StudentCopy $copy, Take $take): JsonResponse
+    {
+        $request->validate(['mended' => ['sometimes', Rule::enum(Mending::class)]]);
+
+        return response()->json(TakeSound::of((new TakeReview($take->setRelation('copy', $copy)))->review()->comparison, $request->enum('mended', Mending::class)));
+    }
+
+    public function update(Request $request, StudentCopy $copy, Take $take): JsonResponse
+    {
+        $take->update($request->validate(['name' => ['nullable', 'string', 'max:80']]));
+
+        return response()->json(['take' => $take->listed()]);
+    }
+
+    public function destroy(StudentCopy $copy, Take $take): Response
+    {
+        $take->delete();
+
+        return response()->noContent();
+    }
+
+    public function download(StudentCopy $copy, Take $take): Response
+    {
+        return response($take->file(), 200, ['Content-Type' => 'audio/midi', 'Content-Disposition' => 'attachment; filename="take-'.$take->id.'.mid"']);
+    }
+
+    /**
+     * What a simulated pianist plays of the plan as it is kept, for a device that stands in for a real one.
+     */
+    public function simulate(SimulationRequest $request): JsonResponse
+    {
+        $copy = $request->copy();
+        $performance = (new Performances($copy))->of($copy->planDocument());
+        $take = SimulatedPiano::play($performance, $request->faults(), $request->skill(), $request->integer('seed'), $request->boolean('depth'));
+
+        return response()->json([
+            'notes' => array_map(fn (PlayedNote $note): array => [round($note->onset, 1), round($note->release, 1), $note->midi, $note->velocity], $take->notes),
+            'foot' => array_map(fn (FootMove $move): array => [round($move->ms, 1), $move->controller, $move->value], $take->foot),
+        ]);
+    }
+}
