@@ -5,9 +5,9 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ArchiveController;
-use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\CopyLinkController;
 use App\Http\Controllers\FootController;
+use App\Http\Controllers\HomeFootController;
 use App\Http\Controllers\HomeTakeController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\MarkedCopyController;
@@ -70,11 +70,11 @@ Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::cla
         Route::post('/home/{secret}/practice', [CopyLinkController::class, 'log'])->name('home-copy.log');
         Route::get('/home/{secret}/takes', [HomeTakeController::class, 'index'])->name('home-copy.takes');
         Route::post('/home/{secret}/takes', [HomeTakeController::class, 'store'])->middleware('throttle:40,1')->name('home-copy.takes.store');
-        Route::post('/home/{secret}/calibrations', [CalibrationController::class, 'store'])->middleware('throttle:20,1')->name('home-copy.calibrations.store');
-        Route::post('/home/{secret}/simulation', [TakeController::class, 'simulate'])->middleware('throttle:40,1')->name('home-copy.simulation');
-        Route::get('/home/{secret}/foot', [FootController::class, 'home'])->name('home-copy.foot');
-        Route::get('/home/{secret}/foot/exercise', [FootController::class, 'exercise'])->name('home-copy.foot.exercise');
-        Route::post('/home/{secret}/foot/rounds', [FootController::class, 'round'])->name('home-copy.foot.round');
+        Route::post('/home/{secret}/calibrations', [HomeTakeController::class, 'calibrate'])->middleware('throttle:20,1')->name('home-copy.calibrations.store');
+        Route::post('/home/{secret}/simulation', [HomeTakeController::class, 'simulate'])->middleware('throttle:40,1')->name('home-copy.simulation');
+        Route::get('/home/{secret}/foot', [HomeFootController::class, 'show'])->name('home-copy.foot');
+        Route::get('/home/{secret}/foot/exercise', [HomeFootController::class, 'exercise'])->name('home-copy.foot.exercise');
+        Route::post('/home/{secret}/foot/rounds', [HomeFootController::class, 'round'])->name('home-copy.foot.round');
         Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
     });
 
@@ -167,7 +167,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/versions/{version}', [PlanVersionController::class, 'show'])->name('copies.versions.show')->scopeBindings();
         Route::get('/copies/{copy}/takes', [TakeController::class, 'index'])->name('copies.takes');
         Route::get('/copies/{copy}/foot', [FootController::class, 'ofCopy'])->name('copies.foot');
-        Route::get('/copies/{copy}/foot/exercise', [FootController::class, 'exercise'])->name('copies.foot.exercise');
+        Route::get('/copies/{copy}/foot/exercise', [FootController::class, 'exerciseOfCopy'])->name('copies.foot.exercise');
         Route::scopeBindings()->group(function (): void {
             Route::get('/copies/{copy}/takes/{take}', [TakeController::class, 'show'])->name('copies.takes.show');
             Route::get('/copies/{copy}/takes/{take}/sound', [TakeController::class, 'sound'])->name('copies.takes.sound');
@@ -188,9 +188,9 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('/copies/{copy}/practice/{practiceEntry}', [PracticeController::class, 'destroy'])->name('copies.practice.destroy')->scopeBindings();
         Route::post('/copies/{copy}/versions', [PlanVersionController::class, 'store'])->name('copies.versions.store');
         Route::post('/copies/{copy}/takes', [TakeController::class, 'store'])->name('copies.takes.store');
-        Route::post('/copies/{copy}/calibrations', [CalibrationController::class, 'store'])->name('copies.calibrations.store');
+        Route::post('/copies/{copy}/calibrations', [TakeController::class, 'calibrate'])->name('copies.calibrations.store');
         Route::post('/copies/{copy}/simulation', [TakeController::class, 'simulate'])->name('copies.simulation');
-        Route::post('/copies/{copy}/foot/rounds', [FootController::class, 'round'])->name('copies.foot.round');
+        Route::post('/copies/{copy}/foot/rounds', [FootController::class, 'roundOfCopy'])->name('copies.foot.round');
         Route::post('/copies/{copy}/links', [CopyLinkController::class, 'store'])->middleware('throttle:30,1')->name('copies.links.store');
         Route::scopeBindings()->group(function (): void {
             Route::patch('/copies/{copy}/takes/{take}', [TakeController::class, 'update'])->name('copies.takes.update');

@@ -37,6 +37,16 @@ final class CopyLink extends Model
     }
 
     /**
+     * The copy that a link opens, with its piece, student, teacher and practice; not found where the link is not good.
+     */
+    public static function copyOf(string $secret): StudentCopy
+    {
+        $link = self::of($secret) ?? abort(404);
+
+        return StudentCopy::query()->with(['piece', 'student.teacher', 'practiceEntries'])->findOrFail($link->student_copy_id);
+    }
+
+    /**
      * @return BelongsTo<StudentCopy, $this>
      */
     public function copy(): BelongsTo

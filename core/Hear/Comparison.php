@@ -29,6 +29,9 @@ final readonly class Comparison
     /** A hand of which fewer of the notes were played than this was left out [start]. */
     private const PLAYED = 0.15;
 
+    /** Share of what was played that may be amiss before it is asked whether one hand played alone [start]. */
+    private const FITS = 0.25;
+
     /** Who waits longer than this many times what is planned, and so many ms more, has stopped [start]. */
     private const STOPPED_TIMES = 3.0;
 
@@ -75,8 +78,7 @@ final readonly class Comparison
     public static function of(Performance $performance, Take $take, Calibration $calibration = new Calibration, Limits $limits = new Limits): self
     {
         $rendition = Renderer::play($performance);
-        $rendition = new Rendition(StruckKeys::of($rendition->events), $rendition->pedal, $rendition->tempo);
-        $alignment = Aligner::align($rendition->events, $take);
+        [$rendition, $alignment] = self::aligned($performance, new Rendition(StruckKeys::of($rendition->events), $rendition->pedal, $rendition->tempo), $take);
         $notes = array_column($performance->score()->notes, null, 'id');
         $pairs = self::pairs($performance, $rendition, $take, $alignment, $calibration, $notes);
         $louder = self::louder($pairs);
@@ -102,6 +104,40 @@ final readonly class Comparison
     public function note(int $place): Note
     {
         return $this->notes[$this->rendition->events[$place]->note];
+    }
+
+    /**
+     * A take laid onto what was to be played: all of it, or where that does not fit one hand.
+     *
+     * @return array{Rendition, Alignment} and what was to be played
+     */
+    private static function aligned(Performance $performance, Rendition $rendition, Take $take): array
+    {
+        $best = [$rendition, Aligner::align($rendition->events, $take)];
+        $slips = self::slips($best[1]);
+        if ($slips <= self::FITS * count($take->notes) && count(self::hands($performance, ...$best)) > 1) {
+            return $best;
+        }
+        foreach (Hand::cases() as $hand) {
+            $events = array_values(array_filter($rendition->events, fn (KeyEvent $event): bool => $performance->reading()->hands[$event->note] === $hand));
+            $alone = Aligner::align($events, $take);
+            if (self::slips($alone) < $slips) {
+                [$best, $slips] = [[new Rendition($events, $rendition->pedal, $rendition->tempo), $alone], self::slips($alone)];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * What does not fit of a take, and what is missing between its first and last note.
+     */
+    private static function slips(Alignment $alignment): int
+    {
+        $places = array_values($alignment->matched + $alignment->wrong);
+        $missing = $places === [] ? [] : array_filter($alignment->missing, fn (int $place): bool => $place > min($places) && $place < max($places));
+
+        return count($alignment->extra) + count($alignment->wrong) + count($alignment->again) + count($missing);
     }
 
     /**

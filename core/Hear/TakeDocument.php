@@ -21,6 +21,7 @@ final class TakeDocument
     {
         $comparison = $review->comparison;
         $passage = Passage::of($comparison);
+        $words = new Words($comparison);
         $events = $comparison->rendition->events;
         $take = $comparison->take;
         $played = fn (PlayedNote $note): array => ['onset_ms' => round($note->onset, 3), 'release_ms' => round($note->release, 3), 'velocity' => $note->velocity];
@@ -38,7 +39,7 @@ final class TakeDocument
             'missing' => array_map(fn (Measure $measure): string => $measure->notes[0], $missing),
             'extra' => $free($comparison->alignment->extra), 'again' => $free($comparison->alignment->again),
             'pedal' => array_map(fn (PedalMove $move): array => $move->toArray(), $review->pedal),
-            'measures' => array_map(fn (Measure $measure): array => $measure->toArray(), $everything ? $review->measures : $review->faults()),
+            'measures' => array_map(fn (Measure $measure): array => [...$measure->toArray(), 'says' => $measure->isFault() ? $words->reason($measure) : ''], $everything ? $review->measures : $review->faults()),
             'findings' => array_map(fn (Finding $finding): array => $finding->toArray(), $review->findings),
             'verdict' => ['word' => $verdict->word, 'next' => array_map(fn (Advice $advice): array => $advice->toArray(), $verdict->next), 'better' => $verdict->better],
             'summary' => self::summary($review),

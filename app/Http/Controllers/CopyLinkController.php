@@ -20,6 +20,7 @@ use Illuminate\Validation\Rule;
 use Inertia\Inertia;
 use Inertia\Response as Page;
 use Tarnwind\Core\Handout\Reduced;
+use Tarnwind\Core\Score\Measure;
 
 /**
  * Links by which a student sees her marked copy at home, and what they show.
@@ -49,13 +50,15 @@ final class CopyLinkController
      */
     public function show(string $secret): Page
     {
-        $copy = self::copy($secret);
+        $copy = CopyLink::copyOf($secret);
         $url = fn (string $name): string => route($name, ['secret' => $secret], false);
         $practice = new StudentPractice($copy->student);
 
         return Inertia::render('Home', [
             'title' => $copy->piece->title, 'student' => $copy->student->name, 'size' => Handout::of($copy)->size,
             'engraving' => $url('home-copy.engraving'), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'), 'reduced' => "/home/$secret/reduced",
+            'takes' => $url('home-copy.takes'), 'simulation' => $url('home-copy.simulation'), 'calibrations' => $url('home-copy.calibrations.store'), 'foot' => $url('home-copy.foot'),
+            'numbers' => array_map(fn (Measure $measure): string => $measure->number, $copy->piece->score()->measures),
             'notes' => (new MarkedSheet($copy))->notes(), 'examples' => (new MarkedSheet($copy))->examples(),
             'today' => $copy->student->teacher->today()->toDateString(), 'days' => $practice->days($copy->id),
             'entries' => $copy->practiceEntries()->whereDate('day', '>=', now()->subDays(self::TOLD))->get()->map(fn (PracticeEntry $entry): array => $entry->listed())->all(),
@@ -64,7 +67,7 @@ final class CopyLinkController
 
     public function engraving(string $secret): Response
     {
-        return response((new MarkedSheet(self::copy($secret)))->handedOut()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response((new MarkedSheet(CopyLink::copyOf($secret)))->handedOut()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     /**
@@ -72,7 +75,7 @@ final class CopyLinkController
      */
     public function reduced(string $secret, Reduced $reduced): Response
     {
-        return response((new MarkedSheet(self::copy($secret)))->reduced($reduced), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+        return response((new MarkedSheet(CopyLink::copyOf($secret)))->reduced($reduced), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
     }
 
     /**
@@ -80,7 +83,7 @@ final class CopyLinkController
      */
     public function rendition(string $secret): JsonResponse
     {
-        return response()->json(RenditionDocument::of(self::copy($secret)->performance()));
+        return response()->json(RenditionDocument::of(CopyLink::copyOf($secret)->performance()));
     }
 
     /**
@@ -89,12 +92,5 @@ final class CopyLinkController
     public function log(PracticeEntryRequest $request): JsonResponse
     {
         return response()->json(['entry' => $request->entry('student')->listed()]);
-    }
-
-    private static function copy(string $secret): StudentCopy
-    {
-        $link = CopyLink::of($secret) ?? abort(404);
-
-        return StudentCopy::query()->with(['student.teacher', 'piece'])->findOrFail($link->student_copy_id);
     }
 }

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\CalibrationRequest;
+use App\Http\Requests\SimulationRequest;
 use App\Http\Requests\TakeRequest;
 use App\Models\CopyLink;
-use App\Models\StudentCopy;
 use App\Models\Take;
 use App\Takes\KeptTake;
+use App\Takes\SimulatedPlaying;
 use App\Takes\TakeReview;
 use Illuminate\Http\JsonResponse;
 
 /**
- * Takes that a student records from her link, and what she is told of them: words and places, no figures of others.
+ * Takes that a student records from her link, and what she is told of them: words and places.
  */
 final class HomeTakeController
 {
@@ -22,7 +24,7 @@ final class HomeTakeController
 
     public function index(string $secret): JsonResponse
     {
-        return response()->json(['takes' => self::copy($secret)->takes()->reorder()->latest('id')->limit(self::SHOWN)->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
+        return response()->json(['takes' => CopyLink::copyOf($secret)->takes()->reorder()->latest('id')->limit(self::SHOWN)->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
     }
 
     public function store(TakeRequest $request): JsonResponse
@@ -35,8 +37,13 @@ final class HomeTakeController
         return response()->json(['take' => $take->listed(), 'opens' => $opens, 'verdict' => $review->document(null, $before === null ? null : new TakeReview($before->setRelation('copy', $copy)))['verdict']]);
     }
 
-    private static function copy(string $secret): StudentCopy
+    public function calibrate(CalibrationRequest $request): JsonResponse
     {
-        return StudentCopy::query()->findOrFail((CopyLink::of($secret) ?? abort(404))->student_copy_id);
+        return response()->json(['calibration' => $request->keep()->listed()]);
+    }
+
+    public function simulate(SimulationRequest $request): JsonResponse
+    {
+        return response()->json(SimulatedPlaying::of($request->copy(), $request->pianist()));
     }
 }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\CalibrationRequest;
 use App\Http\Requests\SimulationRequest;
 use App\Http\Requests\TakeRequest;
 use App\Models\StudentCopy;
 use App\Models\Take;
-use App\Support\Performances;
 use App\Takes\KeptTake;
+use App\Takes\SimulatedPlaying;
 use App\Takes\TakeReview;
 use App\Takes\TakeSound;
 use Illuminate\Http\JsonResponse;
@@ -17,10 +18,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use Tarnwind\Core\Hear\Mending;
-use Tarnwind\Core\Hear\Simulation\SimulatedPiano;
 use Tarnwind\Core\Practice\Gates;
-use Tarnwind\Core\Take\FootMove;
-use Tarnwind\Core\Take\PlayedNote;
 
 /**
  * Takes of a copy: recorded, judged, heard again.
@@ -32,7 +30,7 @@ final class TakeController
         return response()->json(['takes' => $copy->takes()->reorder()->latest('id')->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
     }
 
-    public function store(TakeRequest $request): JsonResponse
+    public function store(TakeRequest $request, StudentCopy $copy): JsonResponse
     {
         [$take, $opens] = KeptTake::of($request->copy(), $request->played(), $request->details(), 'teacher');
 
@@ -86,18 +84,16 @@ final class TakeController
         return response($take->file(), 200, ['Content-Type' => 'audio/midi', 'Content-Disposition' => 'attachment; filename="take-'.$take->id.'.mid"']);
     }
 
-    /**
-     * What a simulated pianist plays of the plan as it is kept, for a device that stands in for a real one.
-     */
-    public function simulate(SimulationRequest $request): JsonResponse
+    public function simulate(SimulationRequest $request, StudentCopy $copy): JsonResponse
     {
-        $copy = $request->copy();
-        $performance = (new Performances($copy))->of($copy->planDocument());
-        $take = SimulatedPiano::play($performance, $request->faults(), $request->skill(), $request->integer('seed'), $request->boolean('depth'));
+        return response()->json(SimulatedPlaying::of($copy, $request->pianist()));
+    }
 
-        return response()->json([
-            'notes' => array_map(fn (PlayedNote $note): array => [round($note->onset, 1), round($note->release, 1), $note->midi, $note->velocity], $take->notes),
-            'foot' => array_map(fn (FootMove $move): array => [round($move->ms, 1), $move->controller, $move->value], $take->foot),
-        ]);
+    /**
+     * Gets to know how an instrument tells velocities.
+     */
+    public function calibrate(CalibrationRequest $request, StudentCopy $copy): JsonResponse
+    {
+        return response()->json(['calibration' => $request->keep()->listed()]);
     }
 }

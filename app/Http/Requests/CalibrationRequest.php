@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Calibration;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
-use Tarnwind\Core\Hear\Calibration;
+use Tarnwind\Core\Hear\Calibration as Learnt;
 use Tarnwind\Core\Hear\UnusableCalibration;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\Take;
@@ -36,14 +37,23 @@ final class CalibrationRequest extends FormRequest
         return $rules;
     }
 
+    public function keep(): Calibration
+    {
+        $learnt = $this->learnt();
+
+        return $this->copy()->student->calibrations()->updateOrCreate(['device' => $this->string('device')->trim()->value()], [
+            'softest' => $learnt->softest, 'loudest' => $learnt->loudest, 'uneven' => $learnt->uneven,
+        ]);
+    }
+
     /**
      * @throws ValidationException in a teacher's words, if it tells nothing
      */
-    public function learnt(): Calibration
+    private function learnt(): Learnt
     {
         [$soft, $loud, $scale] = array_map($this->take(...), self::PARTS);
         try {
-            return Calibration::of($soft, $loud, $scale);
+            return Learnt::of($soft, $loud, $scale);
         } catch (UnusableCalibration $error) {
             throw ValidationException::withMessages(['device' => $error->getMessage()]);
         }

@@ -23,12 +23,11 @@ trait OfCopyOrLink
     {
         $copy = $this->route('copy');
         $secret = $this->route('secret');
-        $id = match (true) {
-            $copy instanceof StudentCopy => $copy->id,
-            is_string($secret) => (CopyLink::of($secret) ?? abort(404))->student_copy_id,
+
+        return match (true) {
+            $copy instanceof StudentCopy => $copy->load(['piece', 'student.teacher', 'practiceEntries']),
+            is_string($secret) => CopyLink::copyOf($secret),
             default => abort(404),
         };
-
-        return StudentCopy::query()->with(['piece', 'student.teacher', 'practiceEntries'])->findOrFail($id);
     }
 }

@@ -8,7 +8,9 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Tarnwind\Core\Hear\Simulation\Fault;
 use Tarnwind\Core\Hear\Simulation\FaultKind;
+use Tarnwind\Core\Hear\Simulation\Pianist;
 use Tarnwind\Core\Hear\Skill;
+use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Bars;
 
 /**
@@ -29,24 +31,31 @@ final class SimulationRequest extends FormRequest
             'depth' => ['required', 'boolean'],
             'faults' => ['present', 'array', 'max:15'],
             'faults.*' => ['required', 'distinct', Rule::enum(FaultKind::class)],
-            'bars' => ['nullable', 'array:first,last'],
-            'bars.first' => ['required_with:bars', 'integer', 'min:0', 'max:100000'],
-            'bars.last' => ['required_with:bars', 'integer', 'gte:bars.first', 'max:100000'],
+            'hand' => ['nullable', Rule::enum(Hand::class)],
+            ...self::stretch('bars'), ...self::stretch('passage'),
         ];
     }
 
-    /**
-     * @return list<Fault>
-     */
-    public function faults(): array
+    public function pianist(): Pianist
     {
-        $bars = $this->filled('bars') ? new Bars($this->integer('bars.first'), $this->integer('bars.last')) : null;
+        $where = $this->bars('bars');
+        $faults = array_map(fn (mixed $kind): Fault => new Fault(FaultKind::from(is_string($kind) ? $kind : ''), $where), array_values((array) $this->input('faults')));
 
-        return array_values(array_map(fn (mixed $kind): Fault => new Fault(FaultKind::from(is_string($kind) ? $kind : ''), $bars), (array) $this->input('faults')));
+        return new Pianist($faults, Skill::from($this->string('skill')->value()), $this->integer('seed'), $this->boolean('depth'), $this->bars('passage'), $this->enum('hand', Hand::class));
     }
 
-    public function skill(): Skill
+    /**
+     * @return array<string, list<mixed>>
+     */
+    private static function stretch(string $name): array
     {
-        return Skill::from($this->string('skill')->value());
+        return [
+            $name => ['nullable', 'array:first,last'], "$name.first" => ["required_with:$name", 'integer', 'min:0', 'max:100000'], "$name.last" => ["required_with:$name", 'integer', "gte:$name.first", 'max:100000'],
+        ];
+    }
+
+    private function bars(string $name): ?Bars
+    {
+        return $this->filled($name) ? new Bars($this->integer("$name.first"), $this->integer("$name.last")) : null;
     }
 }

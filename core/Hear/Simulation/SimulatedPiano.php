@@ -22,6 +22,7 @@ use Tarnwind\Core\Take\FootMove;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\StruckKeys;
 use Tarnwind\Core\Take\Take;
+use Tarnwind\Core\Tempo\PlayedBars;
 
 /**
  * A digital piano with somebody at it who plays a plan, as steadily as her skill allows, with the faults she is asked for. The same
@@ -36,6 +37,11 @@ final class SimulatedPiano
     private const QUICK = 280.0;
 
     private const RUN = 6;
+
+    /** Silence of so many ms ends a passage, and a stroke may fall so many before it. */
+    private const BREAKS = 1500.0;
+
+    private const UNSTEADY = 60.0;
 
     /** No key is held for less, in ms. */
     private const SHORTEST = 35.0;
@@ -53,35 +59,27 @@ final class SimulatedPiano
     /** @var list<array{FaultKind, string}> wrong, missing and extra notes that were played, with the id of the note */
     private array $slips = [];
 
-    /**
-     * @param  list<Fault>  $faults
-     */
-    private function __construct(private readonly Performance $performance, private readonly array $faults, private readonly Skill $skill, int $seed, private readonly bool $tellsDepth)
+    private function __construct(private readonly Performance $performance, private readonly Pianist $pianist)
     {
-        $this->random = new Randomizer(new Mt19937($seed));
+        $this->random = new Randomizer(new Mt19937($pianist->seed));
         $rendition = Renderer::play($performance);
         $this->rendition = new Rendition(StruckKeys::of($rendition->events), $rendition->pedal, $rendition->tempo);
         $this->notes = array_column($performance->score()->notes, null, 'id');
     }
 
-    /**
-     * @param  list<Fault>  $faults
-     * @param  bool  $tellsDepth  whether its pedal knows more than up and down
-     */
-    public static function play(Performance $performance, array $faults = [], Skill $skill = Skill::Intermediate, int $seed = 1, bool $tellsDepth = true): Take
+    public static function play(Performance $performance, Pianist $pianist = new Pianist): Take
     {
-        return self::withSlips($performance, $faults, $skill, $seed, $tellsDepth)[0];
+        return self::withSlips($performance, $pianist)[0];
     }
 
     /**
      * The same, with the slips that were made on the way.
      *
-     * @param  list<Fault>  $faults
      * @return array{Take, list<array{FaultKind, string}>} with the id of the note each was made at
      */
-    public static function withSlips(Performance $performance, array $faults, Skill $skill = Skill::Intermediate, int $seed = 1, bool $tellsDepth = true): array
+    public static function withSlips(Performance $performance, Pianist $pianist): array
     {
-        $piano = new self($performance, $faults, $skill, $seed, $tellsDepth);
+        $piano = new self($performance, $pianist);
         $take = $piano->take();
 
         return [$take, $piano->slips];
@@ -92,22 +90,42 @@ final class SimulatedPiano
         $this->setClock();
         $played = $this->keys();
         $foot = $this->foot();
-        [$played, $foot] = $this->withRestarts($played, $foot);
+        [$played, $foot] = $this->withRestarts(...$this->fromTheBeginning($played, $foot));
         usort($played, fn (PlayedNote $a, PlayedNote $b): int => $a->onset <=> $b->onset ?: $a->midi <=> $b->midi);
         usort($foot, fn (FootMove $a, FootMove $b): int => $a->ms <=> $b->ms);
 
         return new Take($played, $foot);
     }
 
-    private function fault(FaultKind $kind, ?int $bar = null): ?Fault
+    /**
+     * What is played of a passage begins at once: its first bar is where the clock begins.
+     *
+     * @param  list<PlayedNote>  $played
+     * @param  list<FootMove>  $foot
+     * @return array{list<PlayedNote>, list<FootMove>}
+     */
+    private function fromTheBeginning(array $played, array $foot): array
     {
-        foreach ($this->faults as $fault) {
-            if ($fault->kind === $kind && ($bar === null || $fault->isIn($bar))) {
-                return $fault;
+        if ($this->pianist->bars === null || $played === []) {
+            return [$played, $foot];
+        }
+        $bars = PlayedBars::of($this->performance->score(), $this->performance->tempo());
+        $turn = array_search($this->pianist->bars->first, array_column($bars, 'measure'), true);
+        $from = $this->at($bars[$turn === false ? 0 : $turn]['ms']);
+        // Of a repeat only the first time is played.
+        $until = $from + max(array_map(fn (PlayedNote $note): float => $note->release - $note->onset, $played));
+        $notes = [];
+        foreach ($played as $note) {
+            $isNext = $note->onset < $until + self::BREAKS;
+            $until = $isNext ? max($until, $note->release) : $until;
+            if ($isNext && $note->onset >= $from - self::UNSTEADY) {
+                $notes[] = new PlayedNote($note->midi, max(0.0, $note->onset - $from), max(1.0, $note->release - $from), $note->velocity);
             }
         }
+        $moves = array_values(array_filter($foot, fn (FootMove $move): bool => $move->ms >= $from - self::UNSTEADY && $move->ms <= $until + self::BREAKS));
+        $moves = array_map(fn (FootMove $move): FootMove => new FootMove(max(0.0, $move->ms - $from), $move->controller, $move->value), $moves);
 
-        return null;
+        return [$notes, [...$moves, ...($moves === [] ? [] : [new FootMove($until - $from + self::BREAKS, PedalEvent::DAMPER, PedalEvent::UP)])]];
     }
 
     /**
@@ -126,7 +144,7 @@ final class SimulatedPiano
     /** How far, in ms and in MIDI velocities, a stroke may fall from where it is meant [start]. */
     private function unsteadiness(): float
     {
-        return match ($this->skill) {
+        return match ($this->pianist->skill) {
             Skill::Growing => 26.0,
             Skill::Intermediate => 18.0,
             Skill::Advanced => 11.0,
@@ -135,7 +153,7 @@ final class SimulatedPiano
 
     private function unevenness(): float
     {
-        return match ($this->skill) {
+        return match ($this->pianist->skill) {
             Skill::Growing => 7.0,
             Skill::Intermediate => 5.0,
             Skill::Advanced => 3.5,
@@ -162,13 +180,13 @@ final class SimulatedPiano
         foreach ($events as $event) {
             if ($before !== null && $event->startMs - $planned > 1.0) {
                 $width = $event->startMs - $planned;
-                $rushed = $this->fault(FaultKind::Rushed, $this->bar($before));
+                $rushed = $this->pianist->fault(FaultKind::Rushed, $this->bar($before));
                 $drift = max(-0.03, min(0.03, 0.95 * $drift + 0.006 * $this->noise()));
                 $step = $width * (1 + $drift) * ($rushed === null ? 1.0 : 1 - $rushed->amount);
-                $short = $this->fault(FaultKind::ShortRests, $this->bar($event));
+                $short = $this->pianist->fault(FaultKind::ShortRests, $this->bar($event));
                 $isRest = $this->notes[$event->note]->onset->toFloat() > $written + 1e-6;
                 $cut = $short !== null && $isRest && $event->startMs - $until >= self::REST ? $short->amount * ($event->startMs - $until) : 0.0;
-                $waits = $this->fault(FaultKind::Waits, $this->bar($event));
+                $waits = $this->pianist->fault(FaultKind::Waits, $this->bar($event));
                 $wait = $waits !== null && $this->bar($event) !== $this->bar($before) ? $waits->amount : 0.0;
                 // Keys and foot keep their time until she waits, or cuts the rest.
                 $even = $cut > 0 ? $until : $event->startMs - 1.0;
@@ -206,25 +224,28 @@ final class SimulatedPiano
         $played = [];
         foreach ($this->rendition->events as $place => $event) {
             $bar = $this->bar($event);
+            if ($this->pianist->bars?->has($bar) === false || ($this->pianist->hand !== null && $this->performance->reading()->hands[$event->note] !== $this->pianist->hand)) {
+                continue;
+            }
             $layer = $layers[$event->note]->layer;
             $shift = $this->unsteadiness() * $this->noise();
             $onset = max(0.0, $this->at($event->startMs) + $shift + ($late[$place] ?? 0.0));
             $length = $this->length($event, $layer);
             $velocity = $flat[$place] ?? (float) $event->velocity;
-            $velocity += $layer === Layer::Filling ? $this->fault(FaultKind::LoudFilling, $bar)->amount ?? 0.0 : 0.0;
+            $velocity += $layer === Layer::Filling ? $this->pianist->fault(FaultKind::LoudFilling, $bar)->amount ?? 0.0 : 0.0;
             $velocity = (int) round(max(1, min(127, $velocity + $this->unevenness() * $this->noise())));
             $midi = $event->midi;
-            if ($this->isLucky($this->fault(FaultKind::MissingNotes, $bar)->amount ?? 0.0)) {
+            if ($this->isLucky($this->pianist->fault(FaultKind::MissingNotes, $bar)->amount ?? 0.0)) {
                 $this->slips[] = [FaultKind::MissingNotes, $event->note];
 
                 continue;
             }
-            if ($this->isLucky($this->fault(FaultKind::WrongNotes, $bar)->amount ?? 0.0)) {
+            if ($this->isLucky($this->pianist->fault(FaultKind::WrongNotes, $bar)->amount ?? 0.0)) {
                 $this->slips[] = [FaultKind::WrongNotes, $event->note];
                 $midi += $this->random->getInt(0, 1) === 0 ? $this->random->getInt(1, 2) : -$this->random->getInt(1, 2);
             }
             $played[] = new PlayedNote($midi, $onset, $onset + $length, $velocity);
-            if ($this->isLucky($this->fault(FaultKind::ExtraNotes, $bar)->amount ?? 0.0)) {
+            if ($this->isLucky($this->pianist->fault(FaultKind::ExtraNotes, $bar)->amount ?? 0.0)) {
                 $this->slips[] = [FaultKind::ExtraNotes, $event->note];
                 $played[] = new PlayedNote($event->midi + $this->random->getInt(1, 2), $onset + 40, $onset + 160, $velocity);
             }
@@ -237,10 +258,10 @@ final class SimulatedPiano
     {
         $bar = $this->bar($event);
         $length = $this->at($event->endMs) - $this->at($event->startMs);
-        if ($layer === Layer::Bass && ($short = $this->fault(FaultKind::BassLetGo, $bar)) !== null) {
+        if ($layer === Layer::Bass && ($short = $this->pianist->fault(FaultKind::BassLetGo, $bar)) !== null) {
             return $short->amount;
         }
-        $held = $this->fault(FaultKind::LongStaccato, $bar);
+        $held = $this->pianist->fault(FaultKind::LongStaccato, $bar);
         $tempo = $this->performance->tempo();
         $note = $this->notes[$event->note];
         $written = 1000 * ($tempo->seconds($note->end()) - $tempo->seconds($note->onset));
@@ -284,7 +305,7 @@ final class SimulatedPiano
             foreach ($this->quickRuns($hand) as $run) {
                 foreach ($run as $count => [$places, $width]) {
                     foreach ($count % 3 === 2 ? $places : [] as $place) {
-                        $late[$place] = ($this->fault(FaultKind::Uneven, $this->bar($this->rendition->events[$place]))->amount ?? 0.0) * $width;
+                        $late[$place] = ($this->pianist->fault(FaultKind::Uneven, $this->bar($this->rendition->events[$place]))->amount ?? 0.0) * $width;
                     }
                 }
             }
@@ -338,13 +359,13 @@ final class SimulatedPiano
         $starts = array_map(fn (Boundary $boundary): Fraction => $boundary->at, $this->performance->reading()->boundaries);
         $groups = [];
         foreach ($this->rendition->events as $place => $event) {
-            if ($this->fault(FaultKind::Flat, $this->bar($event)) !== null) {
+            if ($this->pianist->fault(FaultKind::Flat, $this->bar($event)) !== null) {
                 $phrase = Search::last(count($starts), fn (int $index): bool => ! $this->notes[$event->note]->onset->isLessThan($starts[$index]));
                 $groups["$phrase {$layers[$event->note]->layer->value}"][$place] = (float) $event->velocity;
             }
         }
         $flat = [];
-        $share = $this->fault(FaultKind::Flat)->amount ?? 0.0;
+        $share = $this->pianist->fault(FaultKind::Flat)->amount ?? 0.0;
         foreach ($groups as $levels) {
             $mean = array_sum($levels) / count($levels);
             foreach ($levels as $place => $level) {
@@ -369,14 +390,14 @@ final class SimulatedPiano
             $place = Search::last(count($events), fn (int $index): bool => $events[$index]->startMs <= $event->ms);
             $bar = isset($events[$place]) ? $this->bar($events[$place]) : 0;
             $isUp = $event->value === PedalEvent::UP;
-            if ($isUp && $event->ms < $last && $this->fault(FaultKind::HeldFoot, $bar) !== null) {
+            if ($isUp && $event->ms < $last && $this->pianist->fault(FaultKind::HeldFoot, $bar) !== null) {
                 continue;
             }
             // A change is one movement: up and down again are late together.
             $jitter = $isUp || $event->controller !== PedalEvent::DAMPER ? $this->unsteadiness() * $this->noise() : $jitter;
-            $shift = ($this->fault(FaultKind::LateFoot, $bar)->amount ?? 0.0) - ($this->fault(FaultKind::EarlyFoot, $bar)->amount ?? 0.0);
+            $shift = ($this->pianist->fault(FaultKind::LateFoot, $bar)->amount ?? 0.0) - ($this->pianist->fault(FaultKind::EarlyFoot, $bar)->amount ?? 0.0);
             $ms = max($before, $this->at($event->ms) + $jitter + $shift);
-            $value = $this->tellsDepth ? $event->value : ($event->value >= 64 ? PedalEvent::DOWN : PedalEvent::UP);
+            $value = $this->pianist->tellsDepth ? $event->value : ($event->value >= 64 ? PedalEvent::DOWN : PedalEvent::UP);
             $moves[] = new FootMove($ms, $event->controller, $value);
             $before = $ms;
         }
@@ -393,7 +414,7 @@ final class SimulatedPiano
      */
     private function withRestarts(array $played, array $foot): array
     {
-        $restarts = (int) ($this->fault(FaultKind::Restarts)->amount ?? 0.0);
+        $restarts = (int) ($this->pianist->fault(FaultKind::Restarts)->amount ?? 0.0);
         for ($restart = 0; $restart < $restarts && count($played) > 24; $restart++) {
             usort($played, fn (PlayedNote $a, PlayedNote $b): int => $a->onset <=> $b->onset ?: $a->midi <=> $b->midi);
             $at = $this->random->getInt(intdiv(count($played), 3), count($played) - 1);

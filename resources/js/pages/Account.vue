@@ -2,16 +2,17 @@
 import { Head, router, useForm } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import InvitationList from '../account/InvitationList.vue';
+import LimitList from '../account/LimitList.vue';
 import SecondFactorSetup from '../account/SecondFactorSetup.vue';
 import StudioImport from '../account/StudioImport.vue';
-import type { AccountData, InvitationItem } from '../account/types';
+import type { AccountData, InvitationItem, LimitItem } from '../account/types';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import FormField from '../support/FormField.vue';
 import NewPasswordFields from '../support/NewPasswordFields.vue';
 import PageFrame from '../support/PageFrame.vue';
 
 /** A teacher's own account: who she is, how she signs in, her studio as a file, and the way out. */
-const props = defineProps<{ account: AccountData; invitations: InvitationItem[]; done: string | null }>();
+const props = defineProps<{ account: AccountData; invitations: InvitationItem[]; limits: LimitItem[]; done: string | null }>();
 
 const details = useForm({ name: props.account.name, email: props.account.email, timezone: props.account.timezone, password: '' });
 const zones = [...new Set([props.account.timezone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].map((zone) => ({
@@ -104,6 +105,7 @@ function leave(): void {
                 </form>
             </section>
             <InvitationList :invitations="invitations" />
+            <LimitList :limits="limits" />
             <section>
                 <h2>Your studio as a file</h2>
                 <p class="quiet">All students, scores and plans in one zip, which another Tarnwind takes in as it was.</p>

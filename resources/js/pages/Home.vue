@@ -3,11 +3,18 @@ import { Head } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { FAULTS, type Fault } from '../sound/faults';
 import type { Heard } from '../sound/passages';
+import { lazyPiano } from '../sound/lazyPiano';
 import { usePassages } from '../sound/usePassages';
 import MarkedPages from '../studio/MarkedPages.vue';
 import { browserShelf, sendTo, startLogging } from '../studio/logging';
 import { dayName, REDUCED, type Entry, type PracticeDayData, type PracticeItem, type Told } from '../studio/practice';
 import StepTold from '../studio/StepTold.vue';
+import { getJson } from '../support/http';
+import { useDevices } from '../takes/devices';
+import RecordPanel from '../takes/RecordPanel.vue';
+import type { ArrivedTake } from '../takes/types';
+import VerdictView from '../takes/VerdictView.vue';
+import type { RenditionDocument } from '@generated/rendition';
 
 /** What a student has at home: this week's steps, the plan to be heard, examples, and her marked copy. */
 const props = defineProps<{
@@ -19,6 +26,12 @@ const props = defineProps<{
     /** Where the piece is reduced: block chords, outer notes, melody and bass. */
     reduced: string;
     log: string;
+    takes: string;
+    simulation: string;
+    calibrations: string;
+    foot: string;
+    /** Printed numbers of the bars. */
+    numbers: string[];
     notes: { bar: string; text: string }[];
     examples: { bars: string; first: number; last: number; fault: Fault; words: string }[];
     today: string;
@@ -28,6 +41,38 @@ const props = defineProps<{
 
 const { playing, isLoading, trouble, toggle } = usePassages(props.rendition);
 const entries = ref<Entry[]>([...props.entries]);
+const devices = useDevices();
+const sound = lazyPiano((words) => (refused.value = words));
+const urls = { takes: props.takes, simulation: props.simulation, calibrations: props.calibrations };
+const plan = (): Promise<RenditionDocument> => getJson<RenditionDocument>(props.rendition);
+/** The step that is being played, or the whole piece; null for neither. */
+const recording = ref<string | null>(null);
+const arrived = ref<ArrivedTake | null>(null);
+const numberOf = (bar: number): string => props.numbers[bar] ?? '';
+
+const HANDS: Partial<Record<string, 'right' | 'left'>> = { 'right-hand': 'right', 'left-hand': 'left' };
+
+/** Steps that are played at an instrument as they are written. */
+const PLAYED: readonly string[] = ['right-hand', 'left-hand', 'without-pedal', 'together', 'link', 'line', 'whole', 'review'];
+
+function played(answer: ArrivedTake, item: PracticeItem | null): void {
+    arrived.value = answer;
+    recording.value = null;
+    if (item && answer.opens !== null) {
+        const now = {
+            id: -answer.take.id,
+            step: item.step,
+            day: props.today,
+            minutes: item.minutes,
+            tempo: null,
+            feel: null,
+            passed: answer.opens,
+            by: 'student' as const,
+            note: null,
+        };
+        entries.value = [...entries.value, now];
+    }
+}
 const telling = ref<string | null>(null);
 const refused = ref('');
 const waiting = ref(0);
@@ -96,6 +141,7 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
         <p>Tarnwind</p>
         <nav aria-label="On this page">
             <a href="#practice">Practice</a>
+            <a href="#play">Play</a>
             <a v-if="examples.length > 0" href="#examples">Listen</a>
             <a href="#copy">Your copy</a>
         </nav>
@@ -135,13 +181,53 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
                         <template v-if="day.date === today && telling !== item.step">
                             <span v-if="toldOf(item, day.date)" class="said">{{ toldOf(item, day.date)?.passed ? 'Done' : 'Practised; it comes again' }}</span>
                             <a-button v-else type="primary" @click="telling = item.step">I have practised it</a-button>
+                            <a-button v-if="PLAYED.includes(item.kind) && recording !== item.step" @click="recording = item.step">Play it to Tarnwind</a-button>
                         </template>
                     </div>
                     <MarkedPages v-if="seen === item.kind" :engraving="`${reduced}/${item.kind}/engraving`" :notes="[]" :title="`${title}, ${item.label}`" />
+                    <RecordPanel
+                        v-if="recording === item.step && day.date === today"
+                        :devices="devices"
+                        :urls="urls"
+                        :plan="plan"
+                        :sound="sound.open"
+                        :faults="[]"
+                        :passage="{ first: item.first, last: item.last, words: item.bars }"
+                        :selected="{ first: item.first, last: item.last }"
+                        :step="item.step"
+                        :hand="HANDS[item.kind] ?? null"
+                        :rate="item.rate"
+                        @arrived="(answer) => played(answer, item)"
+                    />
+                    <div v-if="arrived?.take.step === item.step" class="heard">
+                        <p class="said">{{ arrived.opens ? 'The next step is open.' : 'Not yet: once more, with this in mind.' }}</p>
+                        <VerdictView v-if="arrived.verdict" :verdict="arrived.verdict" :number-of="numberOf" />
+                    </div>
                     <StepTold v-if="telling === item.step && day.date === today" :item="item" :day="today" @told="tell" @cancel="telling = null" />
                 </article>
             </div>
             <p class="quiet">Stop when you are tired, and at once where something hurts: tell your teacher.</p>
+        </section>
+
+        <section id="play">
+            <h2>Play it to Tarnwind</h2>
+            <p class="quiet">On a digital piano, or on the keys here; it is measured against what your teacher has planned.</p>
+            <a-button v-if="recording !== ''" @click="recording = ''">Record the piece</a-button>
+            <RecordPanel
+                v-else
+                :devices="devices"
+                :urls="urls"
+                :plan="plan"
+                :sound="sound.open"
+                :faults="[]"
+                :passage="{ first: 0, last: numbers.length - 1, words: 'the piece' }"
+                :selected="null"
+                @arrived="(answer) => played(answer, null)"
+            />
+            <div v-if="arrived && arrived.take.step === null && arrived.verdict" class="heard">
+                <VerdictView :verdict="arrived.verdict" :number-of="numberOf" />
+            </div>
+            <p><a :href="foot">Train the foot</a></p>
         </section>
 
         <section v-if="examples.length > 0" id="examples">
@@ -270,6 +356,13 @@ h4 {
     gap: 8px;
     align-items: center;
     margin: 8px 0;
+}
+
+.heard {
+    margin-top: 8px;
+    padding: 8px 12px;
+    background: var(--paper);
+    border-radius: 8px;
 }
 
 .said {

@@ -49,6 +49,7 @@ const facts = computed(() => {
         ],
         ['Right hand', reach(student.right_comfortable, student.right_largest)],
         ['Left hand', reach(student.left_comfortable, student.left_largest)],
+        ['Heard as', student.skill],
         ['Fourth and fifth finger', student.weak_fingers ? 'still weak: spared where it is loud' : 'as strong as the others'],
         ['Quickest even run', rate(student.run_rate)],
         ['Quickest repeated note', rate(student.repetition_rate)],

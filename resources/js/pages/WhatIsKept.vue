@@ -11,6 +11,11 @@ const KEPT = [
     { what: 'How far she is with a piece, and the day it is for', why: 'so that what comes first is prepared first' },
     { what: 'Her lessons: when, what was heard, noted and agreed', why: 'so that the next lesson begins where the last one ended' },
     { what: 'What she practised: steps, minutes, tempos, how it felt', why: 'so that the next days are planned from what is done' },
+    {
+        what: 'What she played: keys, strength and pedal, and when',
+        why: 'so that it can be measured against the plan; no sound is recorded, and you can delete it',
+    },
+    { what: 'How her instruments tell strength, and how her foot gets on', why: 'so that takes are read rightly, and exercises grow with her' },
     { what: 'Her copies, with your plans, their versions and your words', why: 'they are what you prepare, print and hand out' },
 ] as const;
 </script>
@@ -35,12 +40,12 @@ const KEPT = [
             </tbody>
         </table>
         <p>
-            A link for home shows one marked copy and its practice, with the name, to whoever has it, and takes what is told of practice: it is good for the
-            weeks you choose, and you can withdraw it. Nobody is counted or followed there.
+            A link for home shows one marked copy and its practice, with the name, to whoever has it, and takes what is told and played of it: it is good for
+            the weeks you choose, and you can withdraw it. Nobody is counted or followed there.
         </p>
         <p>
-            Not kept: surnames, addresses, birthdays, photographs, recordings, who visited when. Nothing is sent to anyone, and nothing is loaded from
-            elsewhere.{{ backups ? ` What is erased stays in backups for up to ${days} days, and then is gone there too.` : '' }}
+            Not kept: surnames, addresses, birthdays, photographs, sound or pictures of her, who visited when. Nothing is sent to anyone, and nothing is loaded
+            from elsewhere.{{ backups ? ` What is erased stays in backups for up to ${days} days, and then is gone there too.` : '' }}
         </p>
         <h2>Each student's record</h2>
         <p v-if="students.length === 0" class="quiet">There is no student yet.</p>

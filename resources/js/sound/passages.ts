@@ -14,6 +14,8 @@ export interface Heard {
     without?: readonly KeyEvent['layer'][];
     fault?: Fault;
     countIn?: boolean;
+    /** What it is a passage of, with a name; without one of the plan. */
+    of?: { name: string; load: () => Promise<RenditionDocument> };
 }
 
 /** Where some bars begin and end the first time they are played, ms. */

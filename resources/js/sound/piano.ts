@@ -29,6 +29,8 @@ export interface Piano {
     play(tone: Tone, at: (ms: number) => number): void;
     /** Lets the pedal itself be heard, at a second of the context. */
     step(move: FootMove, at: number): void;
+    /** Lets the dampers fall on a key that sounds, with a time constant in seconds. */
+    damp(midi: number, seconds: number): void;
     /** Stops everything that sounds or will. */
     silence(): void;
     output: AudioNode;
@@ -102,5 +104,12 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
         }
     }
 
-    return { play, step, silence, output };
+    function damp(midi: number, seconds: number): void {
+        for (const { source, level } of sounding.get(midi) ?? []) {
+            level.gain.setTargetAtTime(0, context.currentTime, seconds);
+            source.stop(context.currentTime + SILENT_AFTER * seconds);
+        }
+    }
+
+    return { play, step, damp, silence, output };
 }

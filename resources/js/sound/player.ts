@@ -107,7 +107,7 @@ export function startPlayer(
     let nextStep = 0;
     let nextClick = 0;
     let late = 0;
-    for (const { ms, accent } of counted) click(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
+    for (const { ms, accent } of counted) soundClick(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
 
     function look(): void {
         const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
@@ -122,7 +122,7 @@ export function startPlayer(
         }
         while (nextClick < clicks.length && at(clicks[nextClick]!.ms) < context.currentTime + AHEAD) {
             const { ms, accent } = clicks[nextClick++]!;
-            click(context, piano.output, at(ms), accent);
+            soundClick(context, piano.output, at(ms), accent);
         }
         if (context.currentTime < begin + length - AHEAD) return;
         if (how.loop && next >= tones.length) {
@@ -153,7 +153,8 @@ export function startPlayer(
     };
 }
 
-function click(context: AudioContext, output: AudioNode, at: number, accent: boolean): void {
+/** A click of a metronome at a second of the context. */
+export function soundClick(context: AudioContext, output: AudioNode, at: number, accent: boolean): void {
     const tone = context.createOscillator();
     const level = context.createGain();
     tone.frequency.value = accent ? 1568 : 1046.5;

@@ -12,7 +12,7 @@ export function usePassages(url: string) {
     const isLoading = ref(false);
     const trouble = ref('');
     const sound = lazyPiano((words) => (trouble.value = words));
-    let document: Promise<RenditionDocument> | null = null;
+    const documents = new Map<string, Promise<RenditionDocument>>();
     let player: Player | null = null;
 
     function stop(): void {
@@ -31,7 +31,9 @@ export function usePassages(url: string) {
         isLoading.value = true;
         trouble.value = '';
         try {
-            document ??= getJson<RenditionDocument>(url);
+            const { name, load } = heard.of ?? { name: '', load: () => getJson<RenditionDocument>(url) };
+            const document = documents.get(name) ?? load();
+            documents.set(name, document);
             const [plan] = await Promise.all([document, samples.first, context.resume()]);
             if ((playing.value as string | null) !== heard.key) return;
             const rendition = heard.fault ? withFault(plan, heard.fault) : plan;
@@ -49,7 +51,7 @@ export function usePassages(url: string) {
                 stop,
             );
         } catch (error) {
-            document = null;
+            documents.delete(heard.of?.name ?? '');
             playing.value = null;
             trouble.value = error instanceof Error ? error.message : '';
         } finally {

@@ -3,7 +3,7 @@ import { router, useForm } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
 import PianoValues from './PianoValues.vue';
-import type { AdjustedPiano, Instrument, StudentItem } from './types';
+import type { AdjustedPiano, Instrument, Skill, StudentItem } from './types';
 import { SPANS } from '../support/intervals';
 import { ACTIONS, HIGHEST, LOWEST, SOFT_PEDALS } from './pianos';
 import { clicksFromRate, rateFromClicks } from './rates';
@@ -22,6 +22,7 @@ const form = useForm({
     action: props.student?.action ?? 'medium',
     soft_pedal: props.student?.soft_pedal ?? 'works',
     weak_fingers: props.student?.weak_fingers ?? false,
+    skill: props.student?.skill ?? 'intermediate',
     foot_comfortable: props.student?.foot_comfortable ?? null,
     foot_catches: props.student?.foot_catches ?? null,
     run_rate: props.student?.run_rate ?? null,
@@ -64,6 +65,12 @@ const REACHES = [
     { hand: 'Left hand', comfortable: 'left_comfortable', largest: 'left_largest' },
 ] as const;
 const SPAN_OPTIONS = [{ value: 0, label: 'not measured' }, ...SPANS];
+
+const SKILLS: { value: Skill; label: string }[] = [
+    { value: 'growing', label: 'growing: more is let pass' },
+    { value: 'intermediate', label: 'intermediate' },
+    { value: 'advanced', label: 'advanced: less is let pass' },
+];
 
 /** As teachers measure it: the highest metronome mark at which four notes to a click are even. */
 const RATES = [
@@ -117,6 +124,10 @@ function remove(): void {
                 @close="adjusting = false"
                 @removed="pianoRemoved"
             />
+            <span class="rate">
+                <label for="student-skill">Heard as</label>
+                <ChoiceSelect id="student-skill" :value="form.skill" :options="SKILLS" @choose="(skill) => (form.skill = skill)" />
+            </span>
             <a-checkbox v-model:checked="form.half_pedal">The pedal knows half pedal</a-checkbox>
             <a-checkbox v-model:checked="form.sostenuto">The middle pedal keeps single notes</a-checkbox>
             <fieldset>

@@ -1,5 +1,7 @@
 import type { Progress } from './progress';
 
+export type Skill = 'growing' | 'intermediate' | 'advanced';
+
 export interface StudentItem {
     id: number;
     name: string;
@@ -15,6 +17,8 @@ export interface StudentItem {
     action: 'light' | 'medium' | 'heavy';
     soft_pedal: 'works' | 'weak' | 'none';
     weak_fingers: boolean;
+    /** How much is asked when she is heard. */
+    skill: Skill;
     /** Seconds from one change of the pedal to the next, and in which what is struck is caught; null for what is usual. */
     foot_comfortable: number | null;
     foot_catches: number | null;

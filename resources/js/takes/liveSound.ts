@@ -1,0 +1,37 @@
+import { timeConstant } from '../sound/damping';
+import type { Sound } from '../sound/lazyPiano';
+import { damperOf, heardIn, type Message } from './messages';
+
+/** How far down the pedal keeps the dampers off, 0 to 1 [start]. */
+const KEEPS = 0.35;
+
+/** Lets what is played on something silent be heard. */
+export function liveSound(sound: () => Sound) {
+    const down = new Set<number>();
+    const ringing = new Set<number>();
+    let pedal = 0;
+
+    const damp = (midi: number): void => {
+        ringing.delete(midi);
+        const seconds = timeConstant(Math.round(127 * pedal), midi);
+        if (seconds !== null) sound().piano.damp(midi, seconds);
+    };
+
+    return function hear(message: Message): void {
+        const heard = heardIn(message);
+        const depth = damperOf(message);
+        if (heard?.kind === 'down') {
+            const { context, piano } = sound();
+            down.add(heard.midi);
+            ringing.add(heard.midi);
+            piano.play({ note: '', midi: heard.midi, velocity: heard.velocity, ms: 0, damping: [], soft: false }, () => context.currentTime);
+        } else if (heard?.kind === 'up') {
+            down.delete(heard.midi);
+            if (pedal < KEEPS) damp(heard.midi);
+        } else if (depth !== null) {
+            const falls = pedal >= KEEPS && depth < KEEPS;
+            pedal = depth;
+            if (falls) for (const midi of ringing) if (!down.has(midi)) damp(midi);
+        }
+    };
+}
