@@ -38,10 +38,11 @@ final class KeptTake
     private static function logged(StudentCopy $copy, Take $take, TakeReview $review, Played $played): ?bool
     {
         $practice = new CopyPractice($copy);
-        $step = $practice->find((string) $take->step)[1] ?? null;
-        if ($step === null) {
+        $found = $practice->find((string) $take->step);
+        if ($found === null) {
             return null;
         }
+        $step = $found[1] ?? $found[0]->again();
         $opens = $review->opens($step);
         $seconds = max([0.0, ...array_map(fn (PlayedNote $note): float => $note->release, $played->notes)]) / 1000;
         $copy->practiceEntries()->updateOrCreate(['uuid' => $take->uuid], [

@@ -37,6 +37,9 @@ final readonly class Comparison
 
     private const STOPPED = 2500.0;
 
+    /** Strokes may overtake each other by so many ms, where hands are apart [start]. */
+    private const OVERTAKES = 500.0;
+
     /** More notes than these left out one after the other are a jump [start]. */
     private const JUMPED = 14;
 
@@ -121,7 +124,7 @@ final readonly class Comparison
         foreach (Hand::cases() as $hand) {
             $events = array_values(array_filter($rendition->events, fn (KeyEvent $event): bool => $performance->reading()->hands[$event->note] === $hand));
             $alone = Aligner::align($events, $take);
-            if (self::slips($alone) < $slips) {
+            if (2 * count($alone->matched) > count($take->notes) && self::slips($alone) < $slips) {
                 [$best, $slips] = [[new Rendition($events, $rendition->pedal, $rendition->tempo), $alone], self::slips($alone)];
             }
         }
@@ -315,7 +318,7 @@ final readonly class Comparison
     {
         $played = $attack->played - $before->played;
         $planned = $attack->planned - $before->planned;
-        if ($played <= 0 || $played > self::STOPPED_TIMES * $planned + self::STOPPED || $attack->pairs[0]->place - $before->pairs[0]->place > self::JUMPED + count($before->pairs)) {
+        if ($played < -self::OVERTAKES || $played > self::STOPPED_TIMES * $planned + self::STOPPED || $attack->pairs[0]->place - $before->pairs[0]->place > self::JUMPED + count($before->pairs)) {
             return true;
         }
         $between = array_filter($again, fn (float $ms): bool => $before->played < $ms && $ms < $attack->played);

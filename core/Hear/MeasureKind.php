@@ -98,7 +98,7 @@ enum MeasureKind: string
             self::ChordSpread => 70.0, self::HandsApart => 70.0,
             // A change is complete 120 to 200 ms after the new sound [mem].
             self::Smear => 120.0, self::Gap => 90.0, self::MissedPedal => 0.0, self::ExtraPedal => 250.0, self::BassLost => 0.0, self::LateLift => 280.0,
-            self::Depth => 0.3, self::Blur => 0.5,
+            self::Depth => 0.3, self::Blur => 0.7,
             // One grade of dynamics is about 4 dB, the least that is heard about 1 dB [mem].
             self::Filling => 3.0, self::TopNote => 3.0, self::Bass => 4.0, self::Goal => 2.5, self::Echo => 2.5, self::Level => 4.0, self::Repeated => 1.0, self::Accents => 2.5, self::Headroom => 3.0,
             self::Unjoined => 70.0, self::Overlap => 180.0, self::SlurEnd => 60.0, self::RestHeld => 200.0,

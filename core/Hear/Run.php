@@ -18,11 +18,20 @@ final readonly class Run
 
     private const LEAST = 3;
 
+    /** @var non-empty-list<float> ms of the take by attack; where strokes overtake each other that of the later one */
+    private array $clock;
+
     /**
      * @param  non-empty-list<Attack>  $attacks  in order
      */
     public function __construct(public array $attacks)
     {
+        $clock = [];
+        $now = -INF;
+        foreach ($attacks as $attack) {
+            $clock[] = $now = max($now, $attack->played);
+        }
+        $this->clock = $clock;
     }
 
     public function first(): Attack
@@ -68,7 +77,7 @@ final readonly class Run
      */
     public function played(float $planned): float
     {
-        return $this->across($planned, fn (Attack $attack): float => $attack->planned, fn (Attack $attack): float => $attack->played, $this->pace());
+        return $this->across($planned, fn (int $index): float => $this->attacks[$index]->planned, fn (int $index): float => $this->clock[$index], $this->pace());
     }
 
     /**
@@ -93,7 +102,7 @@ final readonly class Run
      */
     public function planned(float $played): float
     {
-        return $this->across($played, fn (Attack $attack): float => $attack->played, fn (Attack $attack): float => $attack->planned, 1 / max(0.05, $this->pace()));
+        return $this->across($played, fn (int $index): float => $this->clock[$index], fn (int $index): float => $this->attacks[$index]->planned, 1 / max(0.05, $this->pace()));
     }
 
     /**
@@ -105,19 +114,17 @@ final readonly class Run
     }
 
     /**
-     * @param  callable(Attack): float  $from
-     * @param  callable(Attack): float  $to
+     * @param  callable(int): float  $from  by attack
+     * @param  callable(int): float  $to  by attack
      */
     private function across(float $at, callable $from, callable $to, float $pace): float
     {
-        $index = Search::last(count($this->attacks), fn (int $index): bool => $from($this->attacks[$index]) <= $at);
-        $before = $this->attacks[$index];
-        $after = $this->attacks[$index + 1] ?? null;
-        if ($after === null || $at < $from($before)) {
-            return $to($before) + ($at - $from($before)) * $pace;
+        $index = Search::last(count($this->attacks), fn (int $index): bool => $from($index) <= $at);
+        if (! isset($this->attacks[$index + 1]) || $at < $from($index)) {
+            return $to($index) + ($at - $from($index)) * $pace;
         }
-        $width = $from($after) - $from($before);
+        $width = $from($index + 1) - $from($index);
 
-        return $to($before) + ($width > 0 ? ($at - $from($before)) * ($to($after) - $to($before)) / $width : 0.0);
+        return $to($index) + ($width > 0 ? ($at - $from($index)) * ($to($index + 1) - $to($index)) / $width : 0.0);
     }
 }

@@ -35,4 +35,14 @@ final readonly class Chain
     {
         return "$this->key:review";
     }
+
+    /**
+     * Playing it again, at whatever tempo, as a step.
+     */
+    public function again(): Step
+    {
+        $last = $this->steps[count($this->steps) - 1];
+
+        return new Step($this->reviewId(), StepKind::Together, $this->bars, $last->from, $last->to, null, 0.0, $this->review ?? 0, '', '');
+    }
 }

@@ -57,6 +57,13 @@ final class Aligner
     /** Milliseconds around its place within which a missing note is looked for. */
     private const NEAR = 700.0;
 
+    /** Milliseconds off its place from which it is doubted that a note is the right one, by which another must be nearer, and from which it was played another time. */
+    private const DOUBTFUL = 200.0;
+
+    private const CLEARLY = 100.0;
+
+    private const ANOTHER_TIME = 1500.0;
+
     /** @var list<Target> */
     private readonly array $targets;
 
@@ -102,7 +109,9 @@ final class Aligner
             $by[$place] = $note;
             $matched[$note] = $place;
         }
-        $missing = array_values(array_diff(array_keys($this->events), array_keys($by)));
+        [$matched, $again] = $this->settled($matched, $again, $extra);
+        $extra = array_diff_key($extra, $matched);
+        $missing = array_values(array_diff(array_keys($this->events), $matched));
         [$found, $missing, $extra] = $this->near($matched, $missing, $extra);
         $matched += $found;
         ksort($matched);
@@ -231,6 +240,86 @@ final class Aligner
             $step > 0 && $gap < self::EARLY => self::MOVES_EARLY,
             default => 0.0,
         };
+    }
+
+    /**
+     * Notes that stand far from where the others say they should, changed for the same key nearer by: of a chord that comes apart, and
+     * where playing begins again, the path may have taken one for another.
+     *
+     * @param  array<int, int>  $matched
+     * @param  list<int>  $again
+     * @param  array<int, int>  $extra  target by note
+     * @return array{array<int, int>, list<int>}
+     */
+    private function settled(array $matched, array $again, array $extra): array
+    {
+        $expected = $this->expected($matched);
+        $by = array_flip($matched);
+        $off = fn (int $place, ?int $note): float => $note === null ? INF : abs($this->notes[$note]->onset - $expected($place));
+        $free = $notes = [];
+        foreach ([...$again, ...array_keys($extra)] as $note) {
+            $free[$note] = true;
+        }
+        foreach ($this->notes as $note => $played) {
+            $notes[$played->midi][] = $note;
+        }
+        $open = array_keys(array_filter($this->events, fn (KeyEvent $event, int $place): bool => $off($place, $by[$place] ?? null) > self::DOUBTFUL, ARRAY_FILTER_USE_BOTH));
+        // A place that is left is looked at again, but no more often than there are places.
+        for ($looks = 2 * count($open); $open !== [] && $looks > 0; $looks--) {
+            $place = array_shift($open);
+            $now = $by[$place] ?? null;
+            [$best, $least] = [null, min(self::NEAR, $off($place, $now) - self::CLEARLY)];
+            foreach ($notes[$this->events[$place]->midi] ?? [] as $note) {
+                $isFree = isset($free[$note]) || (isset($matched[$note]) && $off($matched[$note], $note) - self::CLEARLY > $off($place, $note));
+                [$best, $least] = $isFree && $off($place, $note) < $least ? [$note, $off($place, $note)] : [$best, $least];
+            }
+            if ($best === null) {
+                continue;
+            }
+            if (isset($matched[$best])) {
+                $open[] = $matched[$best];
+                unset($by[$matched[$best]]);
+            }
+            if ($now !== null) {
+                unset($matched[$now]);
+                $free[$now] = true;
+                $again = $off($place, $now) > self::ANOTHER_TIME ? [...$again, $now] : $again;
+            }
+            unset($free[$best]);
+            [$matched[$best], $by[$place]] = [$place, $best];
+        }
+
+        return [$matched, array_values(array_unique(array_filter($again, fn (int $note): bool => ! isset($matched[$note]))))];
+    }
+
+    /**
+     * When a place is expected: with most of what is struck together with it, else by what is around it.
+     *
+     * @param  array<int, int>  $matched
+     * @return callable(int): float
+     */
+    private function expected(array $matched): callable
+    {
+        $onsets = $targets = [];
+        foreach ($this->targets as $index => $target) {
+            foreach ($target->keys as $places) {
+                foreach ($places as $place) {
+                    $targets[$place] = $index;
+                }
+            }
+        }
+        foreach ($matched as $note => $place) {
+            $onsets[$targets[$place]][] = $this->notes[$note]->onset;
+        }
+        $middles = [];
+        foreach ($onsets as $index => $all) {
+            sort($all);
+            // Of two it is not known which is astray.
+            $middles[$index] = count($all) > 2 || end($all) - $all[0] < self::DOUBTFUL ? $all[intdiv(count($all), 2)] : null;
+        }
+        $clock = $this->clock($matched);
+
+        return fn (int $place): float => $middles[$targets[$place]] ?? $clock($place);
     }
 
     /**

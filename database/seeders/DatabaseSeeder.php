@@ -82,6 +82,8 @@ final class DatabaseSeeder extends Seeder
             [$weeks, $stuck] = [[6, null], [6, 0], [3, null]][$number];
             (new DemoPractice($number + 1))->seed($copy, $teacher->today(), $weeks, $stuck);
         }
+        [$first, $second] = StudentCopy::query()->with(['student.teacher', 'student.adjusted', 'piece', 'practiceEntries'])->orderBy('id')->limit(2)->get()->all();
+        (new DemoTakes($teacher->today()))->seed($first, $second);
     }
 
     /**

@@ -7,7 +7,6 @@ namespace Database\Seeders;
 use App\Models\Feel;
 use App\Models\StudentCopy;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tarnwind\Core\Calendar\Day;
@@ -79,8 +78,7 @@ final readonly class DemoPractice
         $tempo = $item->step?->tempo;
 
         return [
-            // The same demonstration has the same ones.
-            'uuid' => Str::of(md5("$copy->id {$item->id()} $day"))->replaceMatches('/^(.{8})(.{4})(.{4})(.{4})(.{12})$/', '$1-$2-$3-$4-$5')->value(),
+            'uuid' => DemoTakes::uuid("$copy->id {$item->id()} $day"),
             'step' => $item->id(), 'day' => Day::date($day), 'minutes' => $item->minutes, 'tempo' => $tempo === null ? null : round($tempo - ($passed ? 0.0 : self::SLOWER)),
             'feel' => $feel, 'passed' => $passed, 'by' => 'student', 'note' => $notes !== [] && $this->random->getInt(0, 5) === 0 ? $notes[$this->random->getInt(0, count($notes) - 1)] : null,
         ];

@@ -9,10 +9,14 @@ use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
+use App\Models\Take;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Tarnwind\Core\Take\FootMove;
+use Tarnwind\Core\Take\PlayedNote;
+use Tarnwind\Core\Take\Take as Played;
 
 /**
  * The demo's studio, with an adjusted piano, words of her own and a plan that cannot be read as a whole.
@@ -28,6 +32,11 @@ function fullStudio(object $test): User
     $copy->forceFill(['revision' => 7, 'unreadable_plan' => '{"format":"tarnwind-plan/9","marks":[]}', 'status' => 'polishing', 'goal' => 'Lake evening', 'goal_on' => '2027-03-14'])->save();
     $copy->versions()->create(['name' => 'After the first lesson', 'plan' => $copy->plan]);
     $copy->versions()->create(['name' => 'With less pedal', 'plan' => '{"format":"tarnwind-plan/2","tempo":70,"settings":{},"marks":[]}']);
+
+    $copy->takes()->create(['uuid' => fake()->uuid(), 'name' => 'First time through', 'device' => 'Stage piano', 'by' => 'student', 'midi' => Take::encoded(new Played([new PlayedNote(60, 0, 500, 64)], [new FootMove(20, 64, 127)]), 'A'), 'plan' => $copy->plan]);
+    $copy->student->calibrations()->create(['device' => 'Stage piano', 'softest' => 12.0, 'loudest' => 108.0, 'uneven' => [60 => 2.5]]);
+    $copy->student->footRounds()->create(['uuid' => fake()->uuid(), 'exercise' => 'change', 'day' => '2027-03-02', 'tempo' => 46.0, 'tolerance' => 150.0, 'share' => 0.75, 'lag' => 42.0, 'gap' => 0.0, 'smear' => 42.0, 'by' => 'student']);
+    $teacher->update(['limits' => ['smear' => 100.0]]);
 
     return $teacher->fresh();
 }

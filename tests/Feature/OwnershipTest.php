@@ -8,10 +8,13 @@ use App\Models\Piano;
 use App\Models\Piece;
 use App\Models\Student;
 use App\Models\StudentCopy;
+use App\Models\Take;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route as RegisteredRoute;
 use Illuminate\Support\Facades\Route;
+use Tarnwind\Core\Take\PlayedNote;
+use Tarnwind\Core\Take\Take as Played;
 
 // Every route with what a guest, another teacher and the owner get: [guest, other, owner]. Requests without an owner in
 // their path are empty, so 422 says that one is let in.
@@ -37,6 +40,13 @@ const MAY = [
     'GET home/{secret}/rendition' => [404, 404, 404],
     'GET home/{secret}/reduced/{reduced}/engraving' => [404, 404, 404],
     'POST home/{secret}/practice' => [404, 404, 404],
+    'GET home/{secret}/takes' => [404, 404, 404],
+    'POST home/{secret}/takes' => [404, 404, 404],
+    'POST home/{secret}/calibrations' => [404, 404, 404],
+    'POST home/{secret}/simulation' => [404, 404, 404],
+    'GET home/{secret}/foot' => [404, 404, 404],
+    'GET home/{secret}/foot/exercise' => [404, 404, 404],
+    'POST home/{secret}/foot/rounds' => [404, 404, 404],
     'GET lessons' => [SIGN_IN, 200, 200],
     'GET lessons.ics' => [SIGN_IN, 200, 200],
     'POST lessons' => [SIGN_IN, 422, 422],
@@ -57,6 +67,22 @@ const MAY = [
     'PATCH copies/{copy}/handout' => [SIGN_IN, 403, 422],
     'POST copies/{copy}/practice' => [SIGN_IN, 403, 422],
     'DELETE copies/{copy}/practice/{practiceEntry}' => [SIGN_IN, 403, 204],
+    'GET copies/{copy}/takes' => [SIGN_IN, 403, 200],
+    'POST copies/{copy}/takes' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/takes/{take}' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/takes/{take}/sound' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/takes/{take}/download.mid' => [SIGN_IN, 403, 200],
+    'PATCH copies/{copy}/takes/{take}' => [SIGN_IN, 403, 200],
+    'DELETE copies/{copy}/takes/{take}' => [SIGN_IN, 403, 204],
+    'POST copies/{copy}/calibrations' => [SIGN_IN, 403, 422],
+    'POST copies/{copy}/simulation' => [SIGN_IN, 403, 422],
+    'GET copies/{copy}/foot' => [SIGN_IN, 403, 200],
+    'GET copies/{copy}/foot/exercise' => [SIGN_IN, 403, 302],
+    'POST copies/{copy}/foot/rounds' => [SIGN_IN, 403, 422],
+    'GET foot' => [SIGN_IN, 200, 200],
+    'GET foot/exercise' => [SIGN_IN, 302, 302],
+    'POST foot/rounds' => [SIGN_IN, 422, 422],
+    'PUT account/limits' => [SIGN_IN, 422, 422],
     'POST pieces/{piece}/copies' => [SIGN_IN, 403, 422],
     'PUT pieces/{piece}/tags' => [SIGN_IN, 403, 422],
     'GET account' => [SIGN_IN, 200, 200],
@@ -137,6 +163,7 @@ beforeEach(function (): void {
     $this->lesson = $this->student->lessons()->create(['day' => '2027-03-02', 'at' => '16:00', 'minutes' => 45]);
     $this->point = $this->lesson->points()->create(['kind' => 'note', 'text' => 'Soft.']);
     $this->entry = $this->copy->practiceEntries()->create(['uuid' => fake()->uuid(), 'step' => 'listen', 'day' => '2027-03-02', 'minutes' => 5, 'passed' => true, 'by' => 'student']);
+    $this->take = $this->copy->takes()->create(['uuid' => fake()->uuid(), 'by' => 'student', 'midi' => Take::encoded(new Played([new PlayedNote(60, 0, 500, 64)]), 'A'), 'plan' => $this->copy->plan]);
 });
 
 it('knows every route', function (): void {
@@ -147,7 +174,7 @@ it('knows every route', function (): void {
 it('lets in whom a route is for', function (string $route): void {
     [$method, $uri] = explode(' ', $route);
     $uri = strtr($uri, ['{invitation}' => $this->invitation->id, '{token}' => 'some', '{secret}' => 'some', '{id}' => $this->owner->id, '{hash}' => 'some', '{piano}' => $this->piano->id, '{student}' => $this->student->id, '{piece}' => $this->piece->id, '{copy}' => $this->copy->id, '{version}' => $this->version->id, '{link}' => $this->link->id, '{answer}' => 'pedal', '{craft}' => 'pedal', '{palette}' => 'gestures',
-        '{lesson}' => $this->lesson->id, '{point}' => $this->point->id, '{time}' => $this->time->id, '{holiday}' => $this->holiday->id, '{practiceEntry}' => $this->entry->id]);
+        '{lesson}' => $this->lesson->id, '{point}' => $this->point->id, '{time}' => $this->time->id, '{holiday}' => $this->holiday->id, '{practiceEntry}' => $this->entry->id, '{take}' => $this->take->id]);
     foreach (str_contains($uri, '{reduced}') ? ['blocks', 'outer', 'melody-and-bass'] : ['musicxml', 'mxl', 'mid', 'json'] as $kind) {
         $url = '/'.ltrim(strtr($uri, ['{reduced}' => $kind, '{format}' => $kind]), '/');
         foreach ([null, User::factory()->create()->fresh(), $this->owner->fresh()] as $place => $user) {

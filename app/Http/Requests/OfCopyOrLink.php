@@ -19,6 +19,16 @@ trait OfCopyOrLink
         return $this->copy ??= $this->find();
     }
 
+    /**
+     * A link that is not good is not found, whatever is sent to it.
+     */
+    protected function prepareForValidation(): void
+    {
+        if ($this->route('secret') !== null) {
+            $this->copy();
+        }
+    }
+
     private function find(): StudentCopy
     {
         $copy = $this->route('copy');

@@ -18,6 +18,9 @@ final class NoteErrors implements Measures
     /** An extra stroke so soon after the same key, in ms, or so soft, is a bounce of the key and not a note [start]. */
     private const BOUNCE = 60.0;
 
+    /** Strokes of one note within so many planned ms are an ornament; further apart they are repeats of a passage. */
+    private const ORNAMENT = 1500.0;
+
     public function of(Comparison $comparison): array
     {
         return [...$this->wrong($comparison), ...$this->missing($comparison), ...$this->extra($comparison), ...$this->stops($comparison)];
@@ -45,15 +48,17 @@ final class NoteErrors implements Measures
         $found = [];
         $struck = [];
         foreach ($comparison->pairs as $pair) {
-            $struck[$pair->note->id] = true;
+            $struck[$pair->note->id][] = $pair->planned->startMs;
         }
         $skipped = $this->skipped($comparison);
         foreach ($comparison->alignment->missing as $place) {
             $note = $comparison->note($place);
             $isAsked = $place > $comparison->first && $place < $comparison->last && ! isset($skipped[$place]) && in_array($comparison->performance->reading()->hands[$note->id], $comparison->hands, true);
+            $at = $comparison->rendition->events[$place]->startMs;
+            $isOrnament = array_filter($struck[$note->id] ?? [], fn (float $other): bool => abs($other - $at) < self::ORNAMENT) !== [];
             // Of an ornament a stroke more or less is no missing note.
-            if ($isAsked && ! isset($struck[$note->id])) {
-                $struck[$note->id] = true;
+            if ($isAsked && ! $isOrnament) {
+                $struck[$note->id][] = $at;
                 $found[] = new Measure(MeasureKind::MissingNote, $note->measure, $note->onset, [$note->id], 0.0, $comparison->rendition->events[$place]->midi, 0.0, 1.0);
             }
         }

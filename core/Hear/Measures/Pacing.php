@@ -42,7 +42,7 @@ final class Pacing implements Measures
     private const BREATH = 0.5;
 
     /** Bars that a drift needs to be one, and how much of what the bars differ it must explain [start]. */
-    private const DRIFTS = 8;
+    private const DRIFTS = 6;
 
     private const EXPLAINED = 0.5;
 

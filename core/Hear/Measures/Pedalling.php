@@ -9,6 +9,7 @@ use Tarnwind\Core\Hear\Comparison;
 use Tarnwind\Core\Hear\FootCurve;
 use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\MeasureKind;
+use Tarnwind\Core\Hear\Pair;
 use Tarnwind\Core\Hear\PedalMove;
 use Tarnwind\Core\Hear\PedalMoveKind;
 use Tarnwind\Core\Hear\Press;
@@ -334,8 +335,9 @@ final class Pedalling
      */
     private function extras(Run $run): void
     {
+        $until = $run->played(max(array_map(fn (Pair $pair): float => $pair->planned->endMs, $run->last()->pairs)));
         foreach ($this->played->presses as $place => $one) {
-            if (isset($this->used[$place]) || $one->down < $run->first()->played || $one->down > $run->last()->played) {
+            if (isset($this->used[$place]) || $one->down < $run->first()->played || $one->down > $until) {
                 continue;
             }
             $this->used[$place] = true;

@@ -111,7 +111,7 @@ final class PhraseShape implements Measures
         $doubt = sqrt(array_sum(array_map(fn (float $one): float => $one ** 2, $rest)) / max(1, count($rest) - 2) / $square);
         $first = $line[0]->note;
         $ids = array_map(fn (Pair $pair): string => $pair->note->id, $line);
-        $flat = new Measure(MeasureKind::Flat, $first->measure, $first->onset, $ids, $share * $range, $range, $comparison->limit(MeasureKind::Flat), 1 - $share - $doubt);
+        $flat = new Measure(MeasureKind::Flat, $first->measure, $first->onset, $ids, $share * $range, $range, $comparison->limit(MeasureKind::Flat), 1 - $share - $doubt / 2);
         [$goal, $loudest] = [(int) array_search(max($planned), $planned, true), (int) array_search(max($heard), $heard, true)];
         $isElsewhere = abs($goal - $loudest) > 2 && ! $flat->isFault();
         $off = $isElsewhere ? min($heard[$loudest] - $heard[$goal], $planned[$goal] - $planned[$loudest]) : 0.0;

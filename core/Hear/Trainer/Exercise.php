@@ -35,6 +35,9 @@ final readonly class Exercise
     /** Strings ring before a new sound for this long without a gap being heard, in ms: a share of the tolerance [start]. */
     private const BEFORE = 0.3;
 
+    /** A pedal on open strings may be down so many ms before the sound. */
+    private const EARLIEST = -1000.0;
+
     /**
      * @param  list<array{at: float, midi: list<int>, length: float, velocity: int}>  $strokes  ms from the beginning
      * @param  list<FootTarget>  $targets
@@ -79,6 +82,10 @@ final readonly class Exercise
     {
         $tolerance = max(self::STRICTEST, min(self::WIDEST, $tolerance));
         $targets = array_map(fn (array $change): FootTarget => self::change($change[0], $tolerance, $change[1]), $changes);
+        // Before the first there is nothing yet to be let go.
+        if ($targets !== [] && $strokes !== [] && $targets[0]->at - $strokes[0]['at'] < 1) {
+            $targets[0] = new FootTarget($targets[0]->at, null, [self::EARLIEST, $changes[0][1]]);
+        }
 
         return new self(ExerciseKind::Change, $strokes, $targets, $lasts, $tempo, $tolerance, $place);
     }
@@ -116,7 +123,7 @@ final readonly class Exercise
             if ($hold === null) {
                 $strokes[] = ['at' => $at + $beat, 'midi' => array_slice($keys, 1), 'length' => 0.8 * $beat, 'velocity' => self::VELOCITY - 16];
             }
-            $targets[] = $chord === 0 ? new FootTarget($at, null, [-1000.0, $window]) : self::change($at, $tolerance, $window);
+            $targets[] = $chord === 0 ? new FootTarget($at, null, [self::EARLIEST, $window]) : self::change($at, $tolerance, $window);
         }
 
         return [$strokes, $targets, 2 * self::CHORDS + 3];

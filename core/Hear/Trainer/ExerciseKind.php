@@ -31,7 +31,7 @@ enum ExerciseKind: string
     public function does(): string
     {
         return match ($this) {
-            self::Change => 'A chord sounds on every beat. Foot up as it sounds, down again just after.',
+            self::Change => 'A chord sounds on every second beat. Foot up as it sounds, down again just after.',
             self::Bass => 'A low note is struck and soon let go. Have the pedal down before it is gone.',
             self::Half => 'Press until the dampers just leave the strings, and stay there.',
             self::Release => 'From all the way down let the foot come up evenly over two beats.',

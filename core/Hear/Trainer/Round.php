@@ -60,7 +60,9 @@ final readonly class Round
             $next = $exercise->targets[$index + 1] ?? null;
             $from = $before === null ? -INF : ($before->at + $target->at) / 2;
             $to = $next === null ? INF : ($target->at + $next->at) / 2;
-            $up = self::nearest(array_map(fn (Press $press): float => $press->up, $foot->presses), $target->at, $from, $to);
+            // A pedal that is still down when the round ends has not come up.
+            $lifted = array_values(array_filter($foot->presses, fn (Press $press): bool => $press->up < $exercise->lasts));
+            $up = self::nearest(array_map(fn (Press $press): float => $press->up, $lifted), $target->at, $from, $to);
             $down = self::nearest(array_map(fn (Press $press): float => $press->down, $foot->presses), $target->at + ($target->down === null ? 0 : max(0.0, $target->down[0])), $up === null || $target->up === null ? $from : $target->at + $up, $to, $target->at);
             $isUp = $target->up === null || ($up !== null && $up >= $target->up[0] && $up <= $target->up[1]);
             $isDown = $target->down === null ? ! ($next !== null && $foot->pressAt($target->at + ($next->at - $target->at) / 2) !== null) : $down !== null && $down >= $target->down[0] && $down <= $target->down[1];

@@ -261,6 +261,7 @@ main {
 }
 
 .targets small {
+    margin-left: 4px;
     color: var(--quiet);
 }
 

@@ -200,7 +200,7 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
                         @arrived="(answer) => played(answer, item)"
                     />
                     <div v-if="arrived?.take.step === item.step" class="heard">
-                        <p class="said">{{ arrived.opens ? 'The next step is open.' : 'Not yet: once more, with this in mind.' }}</p>
+                        <p v-if="arrived.opens !== null" class="said">{{ arrived.opens ? 'The next step is open.' : 'Not yet: once more, with this in mind.' }}</p>
                         <VerdictView v-if="arrived.verdict" :verdict="arrived.verdict" :number-of="numberOf" />
                     </div>
                     <StepTold v-if="telling === item.step && day.date === today" :item="item" :day="today" @told="tell" @cancel="telling = null" />

@@ -41,8 +41,8 @@ const area = computed(() => {
 <template>
     <svg class="stage" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" aria-label="The foot, and when it is to move">
         <rect class="ground" x="0" :y="TOP - 8" :width="WIDTH" :height="BOTTOM - TOP + 16" />
-        <text x="8" :y="TOP + 4">up</text>
-        <text x="8" :y="BOTTOM + 4">down</text>
+        <text :x="WIDTH - 8" :y="TOP + 4">up</text>
+        <text :x="WIDTH - 8" :y="BOTTOM + 4">down</text>
         <path v-if="area" class="band" :d="area" />
         <g v-for="stroke in strokes" :key="stroke.at + stroke.midi.join()" class="stroke">
             <path :d="`M${x(stroke.at)} ${TOP - 12} v-14`" />
@@ -84,6 +84,7 @@ const area = computed(() => {
 }
 
 text {
+    text-anchor: end;
     font: 13px var(--sans);
     fill: var(--quiet);
 }
