@@ -8,6 +8,7 @@ use App\Models\StudentCopy;
 use App\Models\Take;
 use App\Practice\CopyPractice;
 use Illuminate\Support\Facades\DB;
+use Tarnwind\Core\Practice\Step;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\Take as Played;
 
@@ -23,32 +24,41 @@ final class KeptTake
      */
     public static function of(StudentCopy $copy, Played $played, array $details, string $by): array
     {
-        return DB::transaction(function () use ($copy, $played, $details, $by): array {
-            /** @var Take $take */
-            $take = $copy->takes()->firstOrNew(['uuid' => $details['uuid']]);
-            $take->fill([...$details, 'by' => $by, 'midi' => Take::encoded($played, $copy->piece->title), 'plan' => $copy->plan]);
-            $take->setRelation('copy', $copy);
-            $review = new TakeReview($take);
-            $take->fill(['summary' => $review->summary($review->document())])->save();
-
-            return [$take, $details['step'] === null ? null : self::logged($copy, $take, $review, $played)];
+        /** @var Take $take */
+        $take = $copy->takes()->firstOrNew(['uuid' => $details['uuid']]);
+        $take->fill([...$details, 'by' => $by, 'midi' => Take::encoded($played, $copy->piece->title), 'plan' => $copy->plan]);
+        $take->setRelation('copy', $copy);
+        $review = new TakeReview($take);
+        $take->fill(['summary' => $review->summary($review->document())]);
+        $step = $details['step'] === null ? null : self::step($copy, $details['step']);
+        $opens = $step === null ? null : $review->opens($step);
+        // All that takes time is done by now: others may write too.
+        DB::transaction(function () use ($take, $copy, $step, $opens, $review, $played): void {
+            $take->save();
+            if ($step !== null) {
+                $copy->practiceEntries()->updateOrCreate(['uuid' => $take->uuid], [
+                    'step' => $step->id, 'day' => $copy->student->teacher->today()->toDateString(), 'minutes' => self::minutes($played), 'tempo' => $review->tempo($step), 'passed' => $opens, 'by' => $take->by,
+                ]);
+            }
         });
+
+        return [$take, $opens];
     }
 
-    private static function logged(StudentCopy $copy, Take $take, TakeReview $review, Played $played): ?bool
+    /**
+     * The step it was played for; playing again what was learnt is one too. Null for one that is no longer planned.
+     */
+    private static function step(StudentCopy $copy, string $id): ?Step
     {
-        $practice = new CopyPractice($copy);
-        $found = $practice->find((string) $take->step);
-        if ($found === null) {
-            return null;
-        }
-        $step = $found[1] ?? $found[0]->again();
-        $opens = $review->opens($step);
-        $seconds = max([0.0, ...array_map(fn (PlayedNote $note): float => $note->release, $played->notes)]) / 1000;
-        $copy->practiceEntries()->updateOrCreate(['uuid' => $take->uuid], [
-            'step' => $step->id, 'day' => $copy->student->teacher->today()->toDateString(), 'minutes' => max(1, (int) ceil($seconds / 60)), 'tempo' => $review->tempo($step), 'passed' => $opens, 'by' => $take->by,
-        ]);
+        $found = (new CopyPractice($copy))->find($id);
 
-        return $opens;
+        return $found === null ? null : $found[1] ?? $found[0]->again();
+    }
+
+    private static function minutes(Played $played): int
+    {
+        $seconds = max([0.0, ...array_map(fn (PlayedNote $note): float => $note->release, $played->notes)]) / 1000;
+
+        return max(1, (int) ceil($seconds / 60));
     }
 }

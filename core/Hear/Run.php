@@ -18,6 +18,9 @@ final readonly class Run
 
     private const LEAST = 3;
 
+    /** Nobody plays twenty times as quickly as planned: keys that were thrown at it have no pace. */
+    private const QUICKEST = 0.05;
+
     /** @var non-empty-list<float> ms of the take by attack; where strokes overtake each other that of the later one */
     private array $clock;
 
@@ -51,7 +54,7 @@ final readonly class Run
     {
         $planned = $this->last()->planned - $this->first()->planned;
 
-        return $planned > 0 ? ($this->last()->played - $this->first()->played) / $planned : 1.0;
+        return $planned > 0 ? max(self::QUICKEST, ($this->last()->played - $this->first()->played) / $planned) : 1.0;
     }
 
     /**
@@ -67,7 +70,7 @@ final readonly class Run
             }
         }
 
-        return count($ratios) < self::LEAST ? $this->pace() : Comparison::middle($ratios);
+        return count($ratios) < self::LEAST ? $this->pace() : max(self::QUICKEST, Comparison::middle($ratios));
     }
 
     /**
@@ -102,7 +105,7 @@ final readonly class Run
      */
     public function planned(float $played): float
     {
-        return $this->across($played, fn (int $index): float => $this->clock[$index], fn (int $index): float => $this->attacks[$index]->planned, 1 / max(0.05, $this->pace()));
+        return $this->across($played, fn (int $index): float => $this->clock[$index], fn (int $index): float => $this->attacks[$index]->planned, 1 / $this->pace());
     }
 
     /**

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\CopyLink;
+use App\Models\FootRound;
 use App\Models\PracticeEntry;
 use App\Models\StudentCopy;
 use App\Models\Take;
@@ -21,6 +22,7 @@ use Tarnwind\Core\Take\TakeWriter;
 beforeEach(function (): void {
     $this->seed();
     Take::query()->delete();
+    FootRound::query()->delete();
     PracticeEntry::query()->delete();
     $this->teacher = User::query()->firstOrFail();
     $this->copy = StudentCopy::query()->orderBy('id')->firstOrFail();

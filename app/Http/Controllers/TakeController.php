@@ -48,7 +48,7 @@ final class TakeController
         $before = $request->has('before') ? $copy->takes()->findOrFail($request->integer('before'))->setRelation('copy', $copy) : null;
         $document = $review->document($request->enum('review', Gates::class), $before === null ? null : new TakeReview($before, $plan));
         if ($plan === null && ! $request->has('review')) {
-            // Limits, level and instrument may be others by now.
+            // Limits, level and instrument may be others by now; what is the same is not written.
             $take->update(['summary' => $review->summary($document)]);
         }
 

@@ -211,7 +211,7 @@ final class Pacing implements Measures
                 $bars[$turn]['count']++;
             }
         }
-        $bars = array_filter($bars, fn (array $bar): bool => $bar['count'] >= self::LEAST);
+        $bars = array_filter($bars, fn (array $bar): bool => $bar['count'] >= self::LEAST && $bar['played'] > 0);
         $paces = array_map(fn (array $bar): float => $bar['played'] / $bar['planned'], $bars);
         $measures = [];
         $steady = [];

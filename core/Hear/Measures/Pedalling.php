@@ -228,7 +228,10 @@ final class Pedalling
      */
     private function gap(Attack $attack, ?Press $changed): float
     {
-        return max(0.0, $attack->played - max($changed->up ?? -INF, $this->heldUntil($attack->played, $attack->pairs[0]->place)));
+        $until = max($changed->up ?? -INF, $this->heldUntil($attack->played, $attack->pairs[0]->place));
+
+        // Where nothing sounded before there is nothing to break.
+        return $until === -INF ? 0.0 : max(0.0, $attack->played - $until);
     }
 
     /**

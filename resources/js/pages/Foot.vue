@@ -94,7 +94,7 @@ const recent = computed(() => [...rounds.value].reverse().slice(0, 12));
                 <ChoiceSelect :value="devices.chosen.value" :options="options" label="Pedal" @choose="devices.choose" />
                 <a-button v-if="devices.canAsk" @click="devices.look">Look for instruments</a-button>
                 <a-button type="primary" :disabled="state === 'loading' || state === 'judging'" @click="isPlaying ? training.stop() : training.start()">{{
-                    isPlaying ? 'Stop' : round ? 'Next round' : 'Begin'
+                    state === 'loading' ? 'Loading …' : isPlaying ? 'Stop' : round ? 'Next round' : 'Begin'
                 }}</a-button>
                 <span v-if="state === 'judging'" role="status">Listening …</span>
             </div>

@@ -200,7 +200,9 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
                         @arrived="(answer) => played(answer, item)"
                     />
                     <div v-if="arrived?.take.step === item.step" class="heard">
-                        <p v-if="arrived.opens !== null" class="said">{{ arrived.opens ? 'The next step is open.' : 'Not yet: once more, with this in mind.' }}</p>
+                        <p v-if="arrived.opens !== null" class="said">
+                            {{ arrived.opens ? 'The next step is open.' : 'Not yet: once more, with this in mind.' }}
+                        </p>
                         <VerdictView v-if="arrived.verdict" :verdict="arrived.verdict" :number-of="numberOf" />
                     </div>
                     <StepTold v-if="telling === item.step && day.date === today" :item="item" :day="today" @told="tell" @cancel="telling = null" />
@@ -329,8 +331,8 @@ h4 small {
 }
 
 .step.done {
+    background: transparent;
     border-left-color: #5f8f5f;
-    opacity: 0.75;
 }
 
 h4 {
