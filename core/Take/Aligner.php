@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Take;
 
 use Tarnwind\Core\Rendition\KeyEvent;
+use Tarnwind\Core\Score\Search;
 
 /**
  * Finds in what was played the notes that were to be played: the most likely path through them, note by note, as a hidden Markov
@@ -15,7 +16,7 @@ use Tarnwind\Core\Rendition\KeyEvent;
 final class Aligner
 {
     /** Paths that are followed at once. */
-    private const WIDTH = 36;
+    private const WIDTH = 30;
 
     /** Costs of going from what is struck to what is struck next, and of leaving some out. */
     private const STEPS = [-2 => 2.4, -1 => 1.2, 0 => 0.0, 1 => 0.1, 2 => 1.5, 3 => 2.3, 4 => 3.0];
@@ -29,11 +30,23 @@ final class Aligner
 
     private const EARLY = 12.0;
 
+    /** Turning back takes so many ms; coming sooner than planned costs by how much, beyond what is free in any playing. */
+    private const TURNS = 150.0;
+
+    private const TURNS_AT_ONCE = 1.5;
+
+    private const TOO_SOON = 1.5;
+
+    private const FREE = 0.35;
+
+    private const BLURRED = 60.0;
+
     /** A key beside the right one, and one that has nothing to do with it. */
     private const WRONG = 2.2;
 
     private const EXTRA = 2.9;
 
+    /** Semitones that a wrong key lies beside the right one at most. */
     private const BESIDE = 2;
 
     /** A key that was struck already. */
@@ -152,6 +165,7 @@ final class Aligner
         $beam = [0 => [0.0, [], -1]];
         $trail = [];
         $doubt = 0;
+        $pace = $this->pace();
         foreach ($this->notes as $index => $note) {
             $gap = $index === 0 ? 0.0 : $note->onset - $this->notes[$index - 1]->onset;
             $next = [];
@@ -159,7 +173,8 @@ final class Aligner
                 foreach ($index === 0 ? [0 => 0.0, 1 => 1.0, 2 => 2.0] : self::STEPS as $step => $price) {
                     $to = $from + $step;
                     if (isset($this->targets[$to])) {
-                        $this->offer($next, $to, $cost + $price + self::timing($step, $gap), $step === 0 ? $struck : [], $note->midi, $state);
+                        $planned = $this->targets[$to]->ms - $this->targets[$from]->ms;
+                        $this->offer($next, $to, $cost + $price + self::timing($step, $gap, $pace * $planned), $step === 0 ? $struck : [], $note->midi, $state);
                     }
                 }
             }
@@ -193,7 +208,7 @@ final class Aligner
             $cost += isset($struck[$midi]) && count($target->keys[$midi]) < 2 ? self::TWICE : 0.0;
             $struck[$midi] = true;
         } else {
-            $cost += $target->distance($midi) <= self::BESIDE ? self::WRONG : self::EXTRA;
+            $cost += $target->isBeside($midi) ? self::WRONG : self::EXTRA;
         }
         if ($cost < ($next[$to][0] ?? INF)) {
             $next[$to] = [$cost, $struck, $state];
@@ -213,6 +228,8 @@ final class Aligner
             [$best, $cost, $state] = $price < $cost ? [$from, $price, $at] : [$best, $cost, $state];
         }
         $places = $this->occurs[$midi] ?? [];
+        $nearest = Search::last(count($places), fn (int $index): bool => $places[$index] <= $best);
+        $places = array_slice($places, max(0, $nearest - self::LANDINGS), 2 * self::LANDINGS);
         usort($places, fn (int $a, int $b): int => abs($a - $best) <=> abs($b - $best));
         foreach (array_slice($places, 0, self::LANDINGS) as $to) {
             $price = ($gap > self::PAUSE ? self::JUMP : self::JUMP_IN_TIME) + self::FURTHER * log(1 + abs($to - $best));
@@ -233,13 +250,43 @@ final class Aligner
         return $best !== null && isset($this->targets[$best]->keys[$midi]);
     }
 
-    private static function timing(int $step, float $gap): float
+    /**
+     * What it costs to come so soon, or so late.
+     *
+     * @param  float  $gap  ms since the note before
+     * @param  float  $planned  ms that it would be, about
+     */
+    private static function timing(int $step, float $gap, float $planned): float
     {
         return match (true) {
-            $step === 0 && $gap > self::CHORD => self::STAYS_LATE + min(1.5, $gap / 600),
-            $step > 0 && $gap < self::EARLY => self::MOVES_EARLY,
-            default => 0.0,
+            $step === 0 => $gap > self::CHORD ? self::STAYS_LATE + min(1.5, $gap / 600) : 0.0,
+            $step < 0 => $gap < self::TURNS ? self::TURNS_AT_ONCE : 0.0,
+            $gap < self::EARLY => self::MOVES_EARLY,
+            // Who waits may be looking for the key; who comes much too soon plays something else.
+            default => self::TOO_SOON * max(0.0, log(($planned + self::BLURRED) / ($gap + self::BLURRED)) - self::FREE),
         };
+    }
+
+    /**
+     * Milliseconds played for one that was planned, about: by how far strokes are apart in the middle of all.
+     */
+    private function pace(): float
+    {
+        $middle = function (array $times): float {
+            $gaps = [];
+            foreach ($times as $index => $time) {
+                $gap = $time - ($times[$index - 1] ?? $time);
+                if ($gap > self::BLURRED) {
+                    $gaps[] = $gap;
+                }
+            }
+            sort($gaps);
+
+            return $gaps === [] ? 1.0 : $gaps[intdiv(count($gaps), 2)];
+        };
+        $planned = $middle(array_map(fn (Target $target): float => $target->ms, $this->targets));
+
+        return max(0.3, min(4.0, $middle(array_map(fn (PlayedNote $note): float => $note->onset, $this->notes)) / $planned));
     }
 
     /**

@@ -47,10 +47,12 @@ final readonly class Target
     }
 
     /**
-     * How far the nearest of its keys lies from one, in semitones.
+     * Whether a key lies a step or two beside one of its keys.
      */
-    public function distance(int $midi): int
+    public function isBeside(int $midi): bool
     {
-        return min([128, ...array_map(fn (int $key): int => abs($key - $midi), array_keys($this->keys))]);
+        $keys = $this->keys;
+
+        return isset($keys[$midi - 1]) || isset($keys[$midi + 1]) || isset($keys[$midi - 2]) || isset($keys[$midi + 2]);
     }
 }
