@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Models\StudentCopy;
-use App\Takes\KeptTake;
+use App\Models\Take;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 use Tarnwind\Core\Hear\Simulation\Fault;
@@ -31,19 +31,31 @@ final readonly class DemoTakes
     public function seed(StudentCopy $lantern, StudentCopy $weather): void
     {
         $late = fn (float $ms): Fault => new Fault(FaultKind::LateFoot, amount: $ms);
-        $this->take($lantern, 'First time through', 27, new Pianist([$late(230.0), new Fault(FaultKind::LoudFilling), new Fault(FaultKind::WrongNotes), new Fault(FaultKind::Waits, new Bars(8, 17))], Skill::Growing, 1));
-        $this->take($lantern, 'With the foot in mind', 13, new Pianist([$late(60.0), new Fault(FaultKind::LoudFilling, new Bars(9, 16)), new Fault(FaultKind::WrongNotes, amount: 0.01)], Skill::Intermediate, 2));
-        $this->take($lantern, null, 2, new Pianist([new Fault(FaultKind::LateFoot, new Bars(13, 16)), new Fault(FaultKind::Waits, new Bars(15, 16))], Skill::Intermediate, 3));
-        $this->take($weather, null, 5, new Pianist([new Fault(FaultKind::Flat), new Fault(FaultKind::ShortRests)], Skill::Intermediate, 4));
+        $this->takes($lantern, [
+            ['First time through', 27, new Pianist([$late(230.0), new Fault(FaultKind::LoudFilling), new Fault(FaultKind::WrongNotes), new Fault(FaultKind::Waits, new Bars(8, 17))], Skill::Growing, 1)],
+            ['With the foot in mind', 13, new Pianist([$late(60.0), new Fault(FaultKind::LoudFilling, new Bars(9, 16)), new Fault(FaultKind::WrongNotes, amount: 0.01)], Skill::Intermediate, 2)],
+            [null, 2, new Pianist([new Fault(FaultKind::LateFoot, new Bars(13, 16)), new Fault(FaultKind::Waits, new Bars(15, 16))], Skill::Intermediate, 3)],
+        ]);
+        $this->takes($weather, [[null, 5, new Pianist([new Fault(FaultKind::Flat), new Fault(FaultKind::ShortRests)], Skill::Intermediate, 4)]]);
         $this->rounds($lantern);
     }
 
-    private function take(StudentCopy $copy, ?string $name, int $daysAgo, Pianist $pianist): void
+    /**
+     * They are judged when they are first looked at.
+     *
+     * @param  list<array{?string, int, Pianist}>  $takes  name, days ago, and who plays
+     */
+    private function takes(StudentCopy $copy, array $takes): void
     {
-        $details = ['uuid' => self::uuid("take $copy->id $daysAgo"), 'name' => $name, 'device' => self::DEVICE, 'step' => null];
-        [$take] = KeptTake::of($copy, SimulatedPiano::play($copy->performance(), $pianist), $details, 'student');
-        $at = $this->today->copy()->subDays($daysAgo)->setTime(17, 20);
-        $take->forceFill(['created_at' => $at, 'updated_at' => $at])->save();
+        $performance = $copy->performance();
+        foreach ($takes as [$name, $daysAgo, $pianist]) {
+            $take = $copy->takes()->make([
+                'uuid' => self::uuid("take $copy->id $daysAgo"), 'name' => $name, 'device' => self::DEVICE, 'by' => 'student', 'plan' => $copy->plan,
+                'midi' => Take::encoded(SimulatedPiano::play($performance, $pianist), $copy->piece->title),
+            ]);
+            $at = $this->today->copy()->subDays($daysAgo)->setTime(17, 20);
+            $take->forceFill(['created_at' => $at, 'updated_at' => $at])->save();
+        }
     }
 
     /**

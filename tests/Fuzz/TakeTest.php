@@ -19,7 +19,7 @@ use Tests\support\Played;
 /**
  * A take that somebody may send: what was planned, bent out of shape, or keys and pedals at random.
  */
-function bent(Take $exact, Randomizer $random): Take
+function misplayed(Take $exact, Randomizer $random): Take
 {
     $any = fn (float $most): float => $most * $random->getInt(0, 1000) / 1000;
     $notes = match ($random->getInt(0, 4)) {
@@ -43,7 +43,7 @@ it('says something of every take, whatever was played', function (string $name):
     $schema = (string) file_get_contents(base_path('schemas/take.schema.json'));
     $random = new Randomizer(new Mt19937(9));
     for ($round = 0; $round < 60; $round++) {
-        $comparison = Comparison::of($performance, bent($exact, $random));
+        $comparison = Comparison::of($performance, misplayed($exact, $random));
         $review = Review::of($comparison);
         $document = TakeDocument::of($review, Verdict::of($review, before: $review));
         $json = json_encode($document, JSON_THROW_ON_ERROR);

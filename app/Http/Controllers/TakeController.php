@@ -25,9 +25,18 @@ use Tarnwind\Core\Practice\Gates;
  */
 final class TakeController
 {
+    /** Takes that are judged while a list waits. */
+    private const AT_ONCE = 8;
+
     public function index(StudentCopy $copy): JsonResponse
     {
-        return response()->json(['takes' => $copy->takes()->reorder()->latest('id')->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
+        // Those that came with a studio have not been judged here yet.
+        foreach ($copy->takes()->whereNull('summary')->reorder()->latest('id')->limit(self::AT_ONCE)->get() as $take) {
+            $review = new TakeReview($take->setRelation('copy', $copy));
+            $take->update(['summary' => $review->summary($review->document())]);
+        }
+
+        return response()->json(['takes' => $copy->takes()->reorder()->latest('created_at')->latest('id')->get(Take::LISTED)->map(fn (Take $take): array => $take->listed())->all()]);
     }
 
     public function store(TakeRequest $request, StudentCopy $copy): JsonResponse

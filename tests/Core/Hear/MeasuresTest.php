@@ -103,7 +103,7 @@ it('measures blur as heard beside blur as planned', function (): void {
 /**
  * Eight bars of a melody over filling and bass, all at one level by plan.
  */
-function song(): Performance
+function tune(): Performance
 {
     $bar = fn (string $tune, string $bass, string $chord): array => [$tune, "$bass:4 $chord:4 $bass:4 $chord:4"];
 
@@ -122,7 +122,7 @@ function struck(Performance $performance, callable $velocity): Take
 }
 
 it('measures melody over filling in dB, relative to the take', function (): void {
-    $performance = song();
+    $performance = tune();
     // 40 · log10(80 / 64) = 3.88 dB between melody and filling; a filling of 96 in bars 3 and 4 lies 40 · log10(96 / 80) = 3.17 dB over it.
     $take = fn (float $factor): Take => struck($performance, fn (int $bar, PlayedNote $note): int => (int) round($factor * ($note->midi >= 71 ? 80 : ($bar === 2 || $bar === 3 ? 96 : 64))));
     $review = Played::review($performance, $take(1.0));
@@ -146,7 +146,7 @@ it('reads velocities by what is known of the instrument', function (): void {
     expect($calibration->velocity(new PlayedNote(63, 0, 1, 70)))->toEqualWithDelta(64.0, 1e-9);
     expect(fn () => Calibration::of($notes(60, 60, 60), $notes(70, 70, 70), $notes(64, 64, 64)))->toThrow(UnusableCalibration::class)
         ->and(fn () => Calibration::of($notes(30), $notes(90, 90, 90), $notes(64, 64, 64)))->toThrow(UnusableCalibration::class);
-    $performance = song();
+    $performance = tune();
     $compared = Comparison::of($performance, struck($performance, fn (int $bar, PlayedNote $note): int => $note->midi >= 71 ? 90 : 65), $calibration);
     $levels = array_unique(array_map(fn ($pair): float => round($pair->level, 2), $compared->pairs));
     expect(max($levels) - min($levels))->toEqualWithDelta(40 * log10(112 / 64), 0.02);
@@ -155,27 +155,27 @@ it('reads velocities by what is known of the instrument', function (): void {
 /**
  * @param  callable(float): float  $clock  from ms of the plan to ms of the take
  */
-function timed(Performance $performance, callable $clock): Take
+function clocked(Performance $performance, callable $clock): Take
 {
     return Played::otherwise(Played::exactly($performance), fn (PlayedNote $note): PlayedNote => new PlayedNote($note->midi, $clock($note->onset), max($clock($note->onset) + 1, $clock($note->release - 1e-3)), $note->velocity));
 }
 
 it('measures the tempo curve: bars that rush and drag, waits, and a drift', function (): void {
-    $performance = song();
+    $performance = tune();
     $bar = fn (float $ms): float => $ms / 4000;
-    expect(Played::faults(Played::review($performance, timed($performance, fn (float $ms): float => 1.3 * $ms))))->toBe([]);
+    expect(Played::faults(Played::review($performance, clocked($performance, fn (float $ms): float => 1.3 * $ms))))->toBe([]);
     // Bar 4 takes four fifths of its time.
-    $rushed = Played::review($performance, timed($performance, fn (float $ms): float => $bar($ms) < 3 ? $ms : ($bar($ms) < 4 ? 12000 + 0.8 * ($ms - 12000) : $ms - 800)));
+    $rushed = Played::review($performance, clocked($performance, fn (float $ms): float => $bar($ms) < 3 ? $ms : ($bar($ms) < 4 ? 12000 + 0.8 * ($ms - 12000) : $ms - 800)));
     expect(Played::faults($rushed))->toBe(['rushed'])->and(Played::measured($rushed, 'rushed', true))->toHaveCount(1)
         ->and(Played::measured($rushed, 'rushed', true)[0]->bar)->toBe(3)->and(Played::measured($rushed, 'rushed', true)[0]->value)->toEqualWithDelta(0.2, 0.001);
-    $dragged = Played::review($performance, timed($performance, fn (float $ms): float => $bar($ms) < 3 ? $ms : ($bar($ms) < 4 ? 12000 + 1.25 * ($ms - 12000) : $ms + 1000)));
+    $dragged = Played::review($performance, clocked($performance, fn (float $ms): float => $bar($ms) < 3 ? $ms : ($bar($ms) < 4 ? 12000 + 1.25 * ($ms - 12000) : $ms + 1000)));
     expect(Played::faults($dragged))->toBe(['dragged'])->and(Played::measured($dragged, 'dragged', true)[0]->value)->toEqualWithDelta(0.25, 0.001);
     // 600 ms before the third beat of bar 2.
-    $waited = Played::review($performance, timed($performance, fn (float $ms): float => $ms < 5999 ? $ms : $ms + 600));
+    $waited = Played::review($performance, clocked($performance, fn (float $ms): float => $ms < 5999 ? $ms : $ms + 600));
     $wait = Played::measured($waited, 'hesitation', true);
     expect(Played::faults($waited))->toBe(['hesitation'])->and((string) $wait[0]->at)->toBe('6')->and($wait[0]->value)->toEqualWithDelta(600.0, 1.0);
     // From 60 to 78 a minute, evenly: at the end a bar lasts 4 / 1.3 s.
-    $drifting = Played::review($performance, timed($performance, fn (float $ms): float => 32000 / log(1.3) * (1 - 1.3 ** (-$ms / 32000))));
+    $drifting = Played::review($performance, clocked($performance, fn (float $ms): float => 32000 / log(1.3) * (1 - 1.3 ** (-$ms / 32000))));
     expect(Played::faults($drifting))->toBe(['drift'])->and(Played::measured($drifting, 'drift')[0]->value)->toEqualWithDelta(1 - 1.3 ** (-6 / 8), 0.03);
 });
 
@@ -258,7 +258,7 @@ it('measures key overlap, staccato and ends of slurs where no pedal covers them'
 });
 
 it('knows wrong, missing and extra notes, stops, and hands that play alone', function (): void {
-    $performance = song();
+    $performance = tune();
     $exact = Played::exactly($performance);
     $slipped = Played::otherwise($exact, fn (PlayedNote $note, int $place): ?PlayedNote => match (true) {
         $place === 20 => null,
