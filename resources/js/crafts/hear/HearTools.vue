@@ -19,14 +19,16 @@ const REVIEWS: { value: 'plan' | 'notes' | 'sound'; label: string }[] = [
 
 <template>
     <template v-if="takes.length > 0">
-        <ChoiceSelect :value="state.judged.value?.take.id" :options="takes" label="Take" @choose="state.open" />
+        <ChoiceSelect class="narrow" :value="state.judged.value?.take.id" :options="takes" label="Take" @choose="state.open" />
         <ChoiceSelect
+            class="narrow"
             :value="state.beside.value?.take.id ?? 0"
             :options="others"
             label="An earlier take beside it"
             @choose="(id) => state.layBeside(id === 0 ? null : id)"
         />
         <ChoiceSelect
+            class="narrow"
             :value="state.review.value ?? 'plan'"
             :options="REVIEWS"
             label="What comes first"
@@ -34,3 +36,9 @@ const REVIEWS: { value: 'plan' | 'notes' | 'sound'; label: string }[] = [
         />
     </template>
 </template>
+
+<style scoped>
+.narrow {
+    max-width: 138px;
+}
+</style>
