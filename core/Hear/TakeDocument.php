@@ -70,6 +70,14 @@ final class TakeDocument
     }
 
     /**
+     * Where a key is left that is held for so many ms of the plan: in quarters; at its bar's end where that is played once more later.
+     */
+    private static function until(Lanes $lanes, float $from, float $length): float
+    {
+        return round($lanes->at($from + $length) ?? $lanes->at($from) ?? 0.0, 3);
+    }
+
+    /**
      * What is drawn under the lines, by place in the score.
      *
      * @return array<string, mixed>
@@ -86,10 +94,10 @@ final class TakeDocument
                     continue;
                 }
                 foreach ($attack->pairs as $pair) {
+                    $length = ($pair->played->release - $pair->played->onset) / $run->paceAround($index);
                     $notes[] = [
                         'note' => $pair->note->id, 'at' => $attack->at->toFloat(), 'layer' => $pair->layer->value, 'level' => round($pair->level, 1), 'planned' => round($pair->plannedLevel, 1),
-                        'length' => round(($pair->played->release - $pair->played->onset) / $run->paceAround($index)), 'planned_length' => round($pair->planned->endMs - $pair->planned->startMs),
-                        'off' => round($pair->played->onset - $attack->played, 1),
+                        'until' => self::until($lanes, $pair->planned->startMs, $length), 'planned_until' => self::until($lanes, $pair->planned->startMs, $pair->planned->endMs - $pair->planned->startMs),
                     ];
                 }
                 if ($next !== null && $next->planned - $attack->planned >= 1 && $next->played > $attack->played) {

@@ -212,6 +212,19 @@ test('the foot is trained by a key, told at once, judged, and goes on by what it
     await expect(page.getByRole('article', { name: 'The round' })).toBeVisible({ timeout: 60_000 });
     await expect(page.getByRole('button', { name: 'Next round' })).toBeVisible();
     await expect(page.getByRole('table').getByRole('row').nth(1)).toContainText('Dry at the rest');
+    // Chords of one's own: the foot is told against them.
+    await page.getByRole('button', { name: 'Change with your own chords' }).click();
+    await expect(page.getByText('Play nine chords at your own pace')).toBeVisible();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('group', { name: 'Keys on the screen' }).focus();
+    for (let chord = 0; chord < 9; chord++) {
+        await page.keyboard.press('a');
+        await page.keyboard.up(' ');
+        await page.keyboard.down(' ');
+        await page.waitForTimeout(200);
+    }
+    await expect(page.getByRole('article', { name: 'The round' }).getByRole('listitem')).toHaveCount(9);
+    await page.keyboard.up(' ');
     // A passage of the piece, with the windows it has there.
     await page
         .getByRole('navigation', { name: /Changes of Lantern/ })

@@ -151,6 +151,9 @@ it('trains the foot, with a score and without', function (): void {
     $moves = [[0, 0], [1040, 1], ...collect($exercise['targets'])->skip(1)->flatMap(fn (array $target): array => [[$target['at'] + 30, 0], [$target['at'] + 160, 1]])->all()];
     $round = $this->postJson('/foot/rounds', ['kind' => 'change', 'tempo' => 60, 'tolerance' => 150, 'uuid' => fake()->uuid(), 'moves' => $moves])->assertOk();
     $round->assertJsonPath('round.share', 1)->assertJsonPath('round.lag', 30)->assertJsonPath('next.tolerance', 128)->assertJsonPath('rounds', []);
+    $own = ['kind' => 'change', 'tempo' => 60, 'tolerance' => 150, 'own' => true];
+    expect($this->getJson('/foot/exercise?'.http_build_query($own))->assertOk()->json('exercise.targets'))->toHaveCount(2);
+    $this->postJson('/foot/rounds', [...$own, 'uuid' => fake()->uuid(), 'struck' => [500, 1500], 'moves' => [[0, 0], [540, 1], [1530, 0], [1660, 1]]])->assertOk()->assertJsonPath('round.share', 1);
     $page = $this->get("/copies/{$this->copy->id}/foot")->assertOk()->viewData('page')['props'];
     $hard = $page['hard'][0];
     $asked = ['kind' => 'change', 'first' => $hard['first'], 'tempo' => $hard['tempo'], 'tolerance' => 150];

@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import { expect, test } from '@playwright/test';
 import { effectScope } from 'vue';
-import { footPath, levelDots, levelScale, rateHeight, TIME, timePath } from '../../resources/js/crafts/hear/lanes';
+import { footPath, keyBars, levelDots, levelScale, rateHeight, TIME, timePath } from '../../resources/js/crafts/hear/lanes';
 import { progressOf, shareRight } from '../../resources/js/crafts/hear/progress';
 import type { Laid } from '../../resources/js/engraving/layout';
 import { SCREEN, SIMULATED, useDevices } from '../../resources/js/takes/devices';
@@ -191,14 +191,14 @@ test('lanes follow the notes of their line', () => {
         layer,
         level,
         planned: -12,
-        length: 1,
-        planned_length: 1,
-        off: 0,
+        until: at + 0.5,
+        planned_until: at + 1,
     });
     const notes = [note(3, -10, 'melody'), note(5, -6, 'melody'), note(5, -30, 'filling'), note(8, -6, 'melody')];
     const y = levelScale(notes);
     expect(y(-6)).toBeLessThan(y(-30));
     expect(levelDots(notes, laid, y, 'melody').map(({ x, off }) => [x, off])).toEqual([[200, 6]]);
+    expect(keyBars(notes, laid).map(({ left, right, planned }) => [left, right, planned])).toEqual([[200, 250, 300]]);
     expect(rateHeight(1)).toBe((TIME.top + TIME.bottom) / 2);
     expect([rateHeight(2), rateHeight(100), rateHeight(0.5)]).toEqual([TIME.top, TIME.top, TIME.bottom]);
     expect(

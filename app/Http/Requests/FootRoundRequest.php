@@ -33,6 +33,9 @@ final class FootRoundRequest extends FormRequest
             'tolerance' => ['required', 'numeric', 'between:20,500'],
             'first' => ['nullable', 'integer', 'between:0,100000'],
             'uuid' => [Rule::requiredIf($this->isMethod('post')), 'uuid'],
+            'own' => ['sometimes', 'boolean'],
+            'struck' => ['nullable', 'array', 'max:200'],
+            'struck.*' => ['numeric', 'between:0,600000'],
             'moves' => [Rule::requiredIf($this->isMethod('post')), 'array', 'max:'.self::MOST],
             'moves.*' => ['array:0,1', 'size:2'],
             'moves.*.0' => ['required', 'numeric', 'between:-60000,600000'],
@@ -46,6 +49,13 @@ final class FootRoundRequest extends FormRequest
     public function exercise(?Performance $performance): Exercise
     {
         $tolerance = $this->float('tolerance');
+        if ($this->boolean('own')) {
+            // Before anything is struck the windows of a first and of another chord are told.
+            $struck = array_map(fn (mixed $ms): float => is_numeric($ms) ? (float) $ms : 0.0, array_values((array) $this->input('struck', [0, 1000])));
+            sort($struck);
+
+            return Exercise::ofOwnChords($struck, $this->float('tempo'), $tolerance);
+        }
         if ($performance === null || ! $this->filled('first')) {
             return Exercise::of(ExerciseKind::from($this->string('kind')->value()), $this->float('tempo'), $tolerance);
         }

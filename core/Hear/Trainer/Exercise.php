@@ -91,6 +91,20 @@ final readonly class Exercise
     }
 
     /**
+     * Chords that whoever trains plays herself: the foot is to change with each.
+     *
+     * @param  list<float>  $onsets  ms at which they were struck, in order
+     */
+    public static function ofOwnChords(array $onsets, float $tempo, float $tolerance): self
+    {
+        $tolerance = max(self::STRICTEST, min(self::WIDEST, $tolerance));
+        $window = 1000 * FootTiming::DOWN_AFTER + $tolerance;
+        $targets = array_map(fn (float $at, int $chord): FootTarget => $chord === 0 ? new FootTarget($at, null, [self::EARLIEST, $window]) : self::change($at, $tolerance, $window), $onsets, array_keys($onsets));
+
+        return new self(ExerciseKind::Change, [], $targets, ($onsets === [] ? 0.0 : max($onsets)) + 60_000 / max(self::SLOWEST, $tempo), $tempo, $tolerance);
+    }
+
+    /**
      * The next round after one: quicker and stricter where it went well, easier where it did not.
      *
      * @param  float  $share  of the targets that were met

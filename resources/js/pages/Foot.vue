@@ -7,6 +7,7 @@ import { useDevices } from '../takes/devices';
 import type { ExerciseKind, HardChange, LoggedRound } from '../takes/foot';
 import FootStage from '../takes/FootStage.vue';
 import ScreenPedal from '../takes/ScreenPedal.vue';
+import ScreenPiano from '../takes/ScreenPiano.vue';
 import { useFootTraining } from '../takes/useFootTraining';
 
 /** The trainer of the foot: change with a chord, catch the bass, hold half way, and the hard changes of a piece. */
@@ -32,6 +33,8 @@ const reached = (kind: string, place: string | null): { tempo: number; tolerance
     const last = rounds.value.findLast((one) => one.exercise === kind && one.place === place);
     return last ? { tempo: last.tempo, tolerance: last.tolerance } : null;
 };
+/** Chords that one plays oneself, the foot changing with each. */
+const openOwn = (): void => void training.choose({ kind: 'change', first: null, own: true, ...(reached('change', null) ?? props.begin) });
 const open = ({ kind }: ExerciseKind): void => void training.choose({ kind, first: null, ...(reached(kind, null) ?? props.begin) });
 const openHard = (one: HardChange): void =>
     void training.choose({
@@ -68,11 +71,12 @@ const recent = computed(() => [...rounds.value].reverse().slice(0, 12));
                 v-for="kind in kinds"
                 :key="kind.kind"
                 type="button"
-                :aria-pressed="chosen?.kind === kind.kind && chosen.first === null"
+                :aria-pressed="chosen?.kind === kind.kind && chosen.first === null && !chosen.own"
                 @click="open(kind)"
             >
                 {{ kind.label }}
             </button>
+            <button type="button" :aria-pressed="chosen?.own === true" @click="openOwn">Change with your own chords</button>
         </nav>
         <nav v-if="hard.length > 0" class="kinds" :aria-label="`Changes of ${title}`">
             <span class="quiet">From {{ title }}:</span>
@@ -83,7 +87,7 @@ const recent = computed(() => [...rounds.value].reverse().slice(0, 12));
 
         <section v-if="exercise" aria-label="The exercise">
             <p class="does">
-                {{ exercise.does }}
+                {{ chosen?.own ? 'Play nine chords at your own pace. Foot up as each sounds, down again just after.' : exercise.does }}
                 <span class="quiet">♩ = {{ Math.round(exercise.tempo) }}, within {{ exercise.tolerance }} ms</span>
             </p>
             <FootStage :exercise="exercise" :moves="moves" :now="now" />
@@ -93,13 +97,14 @@ const recent = computed(() => [...rounds.value].reverse().slice(0, 12));
             <div class="row">
                 <ChoiceSelect :value="devices.chosen.value" :options="options" label="Pedal" @choose="devices.choose" />
                 <a-button v-if="devices.canAsk" @click="devices.look">Look for instruments</a-button>
-                <a-button type="primary" :disabled="state === 'loading' || state === 'judging'" @click="isPlaying ? training.stop() : training.start()">{{
+                <a-button type="primary" :disabled="state === 'loading' || state === 'judging'" @click="isPlaying ? training.finish() : training.start()">{{
                     state === 'loading' ? 'Loading …' : isPlaying ? 'Stop' : round ? 'Next round' : 'Begin'
                 }}</a-button>
                 <span v-if="state === 'judging'" role="status">Listening …</span>
             </div>
             <p v-if="devices.trouble.value" role="status" class="quiet">{{ devices.trouble.value }}</p>
-            <ScreenPedal v-if="devices.chosen.value === 'screen'" @message="devices.hear" />
+            <ScreenPiano v-if="chosen?.own && devices.chosen.value === 'screen'" @message="devices.hear" />
+            <ScreenPedal v-else-if="devices.chosen.value === 'screen'" @message="devices.hear" />
             <p v-if="trouble" role="alert" class="error">{{ trouble }}</p>
             <article v-if="round" class="round" aria-label="The round">
                 <p>

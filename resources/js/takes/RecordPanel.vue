@@ -60,7 +60,7 @@ function toggle(): void {
             countIn: countIn.value,
             rate: props.rate ?? 1,
             step: props.step ?? null,
-            simulation: { ...simulation.value, passage: props.selected, hand: props.hand ?? null },
+            simulation: { ...simulation.value, passage: props.selected, hand: props.hand ?? simulation.value.hand },
             atOnce: atOnce.value,
         });
 }

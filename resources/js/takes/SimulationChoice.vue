@@ -13,6 +13,11 @@ const SKILLS: { value: Simulation['skill']; label: string }[] = [
     { value: 'intermediate', label: 'an intermediate player' },
     { value: 'advanced', label: 'an advanced player' },
 ];
+const HANDS: { value: 'both' | 'right' | 'left'; label: string }[] = [
+    { value: 'both', label: 'both hands' },
+    { value: 'right', label: 'the right hand' },
+    { value: 'left', label: 'the left hand' },
+];
 const set = (changed: Partial<Simulation>): void => emit('change', { ...props.value, ...changed });
 const has = computed(() => new Set(props.value.faults));
 const toggle = (kind: SimulatedFault['kind']): void =>
@@ -22,6 +27,13 @@ const toggle = (kind: SimulatedFault['kind']): void =>
 <template>
     <div class="simulation">
         <ChoiceSelect :value="value.skill" :options="SKILLS" label="Who plays" @choose="(skill) => set({ skill })" />
+        <ChoiceSelect
+            v-if="faults.length > 0"
+            :value="value.hand ?? 'both'"
+            :options="HANDS"
+            label="Which hands play"
+            @choose="(hand) => set({ hand: hand === 'both' ? null : hand })"
+        />
         <details v-if="faults.length > 0">
             <summary>
                 With faults<template v-if="value.faults.length > 0">: {{ value.faults.length }}</template>

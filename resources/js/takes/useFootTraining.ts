@@ -7,18 +7,24 @@ import type { RenditionDocument } from '@generated/rendition';
 import type { Devices } from './devices';
 import type { Exercise, LoggedRound, Round } from './foot';
 import { against, changesOf, type FootMove } from './footTrace';
-import { damperOf } from './messages';
+import { damperOf, heardIn } from './messages';
 
 /** What is trained: an exercise, or a place of a piece. */
 export interface Chosen {
     kind: string;
     first: number | null;
+    /** Whether whoever trains plays the chords herself. */
+    own?: boolean;
     tempo: number;
     tolerance: number;
 }
 
 /** ms for which a fresh mark is shown. */
 const SHOWN = 1600;
+
+/** Keys within so many ms are one chord, and so many chords are a round that one plays oneself. */
+const CHORD = 120;
+const OWN_CHORDS = 9;
 
 /** ms that a foot may be early before the beginning. */
 const EARLY = 500;
@@ -43,8 +49,12 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
     let begin = 0;
     let frame = 0;
     let fades = 0;
+    let ends = 0;
+    /** Where one plays oneself: the windows of the first chord and of every other. */
+    let windows: readonly Exercise['targets'][number][] = [];
 
     const stopListening = devices.listen((message) => {
+        if (heardIn(message)?.kind === 'down') strike(message.at - begin);
         const depth = damperOf(message);
         if (depth === null) return;
         const ms = message.at - begin;
@@ -59,6 +69,18 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
         if (changes.length > before && last && exercise.value) show(last);
     });
 
+    /** A chord of her own: from now on the foot is told against it. */
+    function strike(ms: number): void {
+        const one = exercise.value;
+        if (!chosen.value?.own || state.value !== 'playing' || !one) return;
+        const last = one.targets.at(-1);
+        const target = last ? windows[1] : windows[0];
+        if (!target || (last && ms - last.at < CHORD)) return;
+        exercise.value = { ...one, targets: [...one.targets, { ...target, at: ms }], strokes: [...one.strokes, { at: ms, midi: [], length: 0, velocity: 0 }] };
+        // The foot has a beat more for the last one.
+        if (one.targets.length + 1 === OWN_CHORDS) ends = window.setTimeout(() => void judge(), 60_000 / one.tempo);
+    }
+
     function show(change: { ms: number; goes: 'down' | 'up' }): void {
         const found = against(exercise.value!, change);
         if (!found) return;
@@ -67,11 +89,12 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
         fades = window.setTimeout(() => (mark.value = null), SHOWN);
     }
 
-    const asked = ({ kind, first, tempo, tolerance }: Chosen): Record<string, string | number> => ({
+    const asked = ({ kind, first, tempo, tolerance, own }: Chosen): Record<string, string | number> => ({
         kind,
         tempo,
         tolerance,
         ...(first === null ? {} : { first }),
+        ...(own ? { own: 1 } : {}),
     });
 
     async function choose(next: Chosen): Promise<void> {
@@ -81,7 +104,9 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
         trouble.value = '';
         try {
             const query = new URLSearchParams(Object.entries(asked(next)).map(([name, value]) => [name, String(value)]));
-            exercise.value = (await getJson<{ exercise: Exercise }>(`${url}/exercise?${query.toString()}`)).exercise;
+            const { exercise: one } = await getJson<{ exercise: Exercise }>(`${url}/exercise?${query.toString()}`);
+            windows = next.own ? one.targets : [];
+            exercise.value = next.own ? { ...one, targets: [], strokes: [] } : one;
             now.value = 0;
         } catch (error) {
             trouble.value = error instanceof Error ? error.message : '';
@@ -98,6 +123,13 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
             const { context, samples, piano } = sound.open();
             await Promise.all([samples.first, context.resume()]);
             moves.value = moves.value.slice(-1).map(([, depth]) => [-EARLY, depth]);
+            if (chosen.value?.own) {
+                exercise.value = { ...one, targets: [], strokes: [] };
+                begin = performance.now();
+                state.value = 'playing';
+                follow();
+                return;
+            }
             player = startPlayer(
                 context,
                 piano,
@@ -116,8 +148,8 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
 
     function follow(): void {
         const draw = (): void => {
-            if (!player) return;
-            now.value = player.now();
+            if (state.value !== 'playing') return;
+            now.value = player?.now() ?? performance.now() - begin;
             frame = requestAnimationFrame(draw);
         };
         draw();
@@ -126,6 +158,7 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
     function stop(): void {
         player?.stop();
         player = null;
+        clearTimeout(ends);
         cancelAnimationFrame(frame);
         if (state.value === 'playing') state.value = 'still';
     }
@@ -133,12 +166,13 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
     async function judge(): Promise<void> {
         const one = chosen.value;
         stop();
-        if (!one) return;
+        if (!one || (one.own && !exercise.value?.targets.length)) return;
         state.value = 'judging';
         try {
             const answer = await sendJson<{ round: Round; next: { tempo: number; tolerance: number }; rounds: LoggedRound[] }>('POST', `${url}/rounds`, {
                 ...asked(one),
                 uuid: freshUuid(),
+                ...(one.own ? { struck: exercise.value?.targets.map(({ at }) => Math.round(at * 10) / 10) ?? [] } : {}),
                 moves: moves.value.map(([ms, depth]) => [Math.round(ms * 10) / 10, depth]),
             });
             state.value = 'still';
@@ -171,6 +205,11 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
         choose,
         start,
         stop,
+        /** Ends a round that one plays oneself before all its chords are played. */
+        finish(): void {
+            if (chosen.value?.own) void judge();
+            else stop();
+        },
         sound: sound.open,
     };
 }

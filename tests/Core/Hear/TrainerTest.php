@@ -41,6 +41,13 @@ it('measures lag, gap and smear of every change of a round', function (): void {
     expect(Round::of($exercise, new FootCurve([], $exercise->lasts))->share)->toBe(0.0);
 });
 
+it('goes by chords that whoever trains plays herself', function (): void {
+    $own = Exercise::ofOwnChords([500.0, 1400.0, 2600.0], 60.0, 150.0);
+    expect(array_map(fn ($target): float => $target->at, $own->targets))->toBe([500.0, 1400.0, 2600.0])->and($own->targets[0]->up)->toBeNull()->and($own->targets[1]->up)->toBe([-45.0, 150.0]);
+    $round = Round::of($own, changing($own, 25.0, 140.0));
+    expect([$round->share, $round->lag])->toBe([1.0, 25.0])->and(Round::of(Exercise::ofOwnChords([], 60.0, 150.0), new FootCurve([], 0.0))->share)->toBe(0.0);
+});
+
 it('catches a bass before it is gone, and keeps out of rests', function (): void {
     $bass = Exercise::of(ExerciseKind::Bass, 60.0, 100.0);
     expect($bass->strokes[0]['length'])->toEqualWithDelta(270.0, 1e-6)->and(Round::of($bass, changing($bass, 20.0, 200.0))->share)->toBe(1.0)->and(Round::of($bass, changing($bass, 20.0, 320.0))->targets[1]['says'])->toBe('down too late');

@@ -7,6 +7,7 @@ use Tarnwind\Core\Rendition\KeyEvent;
 use Tarnwind\Core\Rendition\Renderer;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Take\Aligner;
+use Tarnwind\Core\Take\MidiReader;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\Take;
 use Tests\support\Corpus;
@@ -101,4 +102,26 @@ it('takes ornaments and repeats as they are played', function (): void {
     $once = array_slice($events, 0, intdiv(count($events), 2));
     $alignment = Aligner::align($events, SimulatedPianist::play($once, 1, 0.0)['take']);
     expect($alignment->extra)->toBe([])->and($alignment->wrong)->toBe([])->and(count($alignment->missing))->toBe(count($events) - count($once));
+});
+
+it('knows the notes of files that an independent writer makes', function (): void {
+    $events = toBePlayed(MusicXml::score(MusicXml::demo('lantern-on-the-water')));
+    ['take' => $take, 'truth' => $truth] = SimulatedPianist::play($events, 21, 0.03);
+    $notes = json_encode(array_map(fn (PlayedNote $note): array => [$note->midi, $note->onset / 1000, max(0.02, ($note->release - $note->onset) / 1000), $note->velocity / 127], $take->notes));
+    $script = "import fs from 'node:fs'; import toneMidi from '@tonejs/midi'; const midi = new toneMidi.Midi(); midi.header.setTempo(72); const hands = [midi.addTrack(), midi.addTrack()]; "
+        .'for (const [midiNumber, time, duration, velocity] of JSON.parse(fs.readFileSync(0, "utf8"))) hands[midiNumber < 60 ? 1 : 0].addNote({ midi: midiNumber, time, duration, velocity }); process.stdout.write(Buffer.from(midi.toArray()));';
+    $process = new Symfony\Component\Process\Process(['node', '--input-type=module', '-e', $script], dirname(__DIR__, 3), null, (string) $notes);
+    $read = MidiReader::read($process->mustRun()->getOutput());
+    expect(count($read->notes))->toBe(count($take->notes));
+    $alignment = Aligner::align($events, $read);
+    // What is nearly together may come in another order; each key keeps its own.
+    $byKey = fn (Take $of): array => array_reduce(array_keys($of->notes), fn (array $keys, int $note): array => [...$keys, ...["{$of->notes[$note]->midi} ".count(preg_grep("/^{$of->notes[$note]->midi} /", array_keys($keys)) ?: []) => $note]], []);
+    $places = $byKey($read);
+    $right = 0;
+    foreach ($byKey($take) as $name => $note) {
+        $stands = $truth[$note];
+        $found = $alignment->matched[$places[$name]] ?? null;
+        $right += (int) ($stands === null || $stands < 0 ? $found === null : $found !== null && $events[$found]->midi === $events[$stands]->midi && abs($events[$found]->startMs - $events[$stands]->startMs) < 1);
+    }
+    expect($right / count($truth))->toBeGreaterThanOrEqual(0.98);
 });

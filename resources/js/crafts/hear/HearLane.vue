@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { LineProps } from '../../desk/craft';
 import { xAt } from '../../engraving/layout';
 import { fractionValue } from '../../support/fraction';
-import { FOOT, footPath, HEIGHT, levelDots, LEVELS, levelScale, rateHeight, TIME, timePath } from './lanes';
+import { FOOT, footPath, HEIGHT, keyBars, KEYS, levelDots, LEVELS, levelScale, rateHeight, TIME, timePath } from './lanes';
 import type { HearState } from './useHear';
 
 /** Under a line: what foot, levels and time really did, beside the plan's; and what became of every change of the pedal. */
@@ -24,6 +24,7 @@ const bass = computed(() => levelDots(document.value?.lanes.notes ?? [], props.l
 const line = (dots: readonly { x: number; played: number; planned: number }[], which: 'played' | 'planned'): string =>
     dots.map((dot, index) => `${index === 0 ? 'M' : 'L'}${dot.x} ${dot[which]}`).join(' ');
 
+const keys = computed(() => keyBars(document.value?.lanes.notes ?? [], props.laid));
 const time = computed(() => (document.value ? timePath(document.value.lanes.time, props.laid, document.value.passage.rate) : ''));
 
 const SAYS = {
@@ -63,11 +64,12 @@ const flagged = computed(() =>
 
 <template>
     <svg class="hear" :viewBox="`0 0 ${laid.system.width} ${HEIGHT}`" role="group" aria-label="What was heard on this line">
-        <g v-for="lane in [FOOT, LEVELS, TIME]" :key="lane.top" class="ground">
+        <g v-for="lane in [FOOT, LEVELS, KEYS, TIME]" :key="lane.top" class="ground">
             <rect :x="laid.left" :y="lane.top - 3" :width="laid.right - laid.left" :height="lane.bottom - lane.top + 6" />
         </g>
         <text class="name" :x="laid.left - 4" :y="FOOT.top + 16">foot</text>
         <text class="name" :x="laid.left - 4" :y="LEVELS.top + 26">level</text>
+        <text class="name" :x="laid.left - 4" :y="KEYS.top + 13">keys</text>
         <text class="name" :x="laid.left - 4" :y="TIME.top + 18">time</text>
 
         <path class="planned" :d="planned" />
@@ -97,6 +99,11 @@ const flagged = computed(() =>
             <rect v-for="dot in filling" :key="dot.note" class="dot filling" :x="dot.x - 2" :y="dot.played - 2" width="4" height="4" />
             <path v-for="dot in bass" :key="dot.note" class="dot bass" :d="`M${dot.x} ${dot.played - 3.4} l3 5.4 h-6 z`" />
         </template>
+
+        <g v-for="key in keys" :key="key.note" class="held">
+            <path class="to-be" :d="`M${key.left} ${key.y + 3} H${Math.max(key.left + 1, key.planned)} v-6`" />
+            <path class="was" :d="`M${key.left} ${key.y} H${Math.max(key.left + 1, key.right)}`" />
+        </g>
 
         <line class="rule" :x1="laid.left" :x2="laid.right" :y1="rateHeight(1)" :y2="rateHeight(1)" />
         <path class="level time" :d="time" />
@@ -189,6 +196,19 @@ text {
 .meant {
     stroke: var(--layer-filling);
     stroke-width: 1.2;
+}
+
+.held path {
+    fill: none;
+}
+
+.to-be {
+    stroke: #8d8573;
+}
+
+.was {
+    stroke: var(--lake);
+    stroke-width: 3;
 }
 
 .rule {

@@ -1,11 +1,12 @@
 import { xAt, type Laid } from '../../engraving/layout';
 import type { FootStep, LaneNote, LaneTime } from '@generated/take';
 
-/** Heights of the three lanes under a line, px from above. */
+/** Heights of the four lanes under a line, px from above. */
 export const FOOT = { top: 6, bottom: 34 };
 export const LEVELS = { top: 44, bottom: 92 };
-export const TIME = { top: 102, bottom: 132 };
-export const HEIGHT = 138;
+export const KEYS = { top: 102, bottom: 120 };
+export const TIME = { top: 130, bottom: 160 };
+export const HEIGHT = 166;
 
 const round = (value: number): number => Math.round(value * 10) / 10;
 
@@ -43,6 +44,27 @@ export function levelDots(notes: readonly LaneNote[], laid: Laid, y: (level: num
     return notes
         .filter((note) => note.layer === layer && note.at >= laid.from - 1e-6 && note.at < laid.to - 1e-6)
         .map(({ note, at, level, planned }) => ({ note, x: round(xAt(laid, at)), played: round(y(level)), planned: round(y(planned)), off: level - planned }));
+}
+
+/** From where to where a key was held, and how long it was to be; of the tune above, of the bass below. */
+export interface KeyBar {
+    note: string;
+    y: number;
+    left: number;
+    right: number;
+    planned: number;
+}
+
+export function keyBars(notes: readonly LaneNote[], laid: Laid): KeyBar[] {
+    return notes
+        .filter(({ layer, at }) => (layer === 'melody' || layer === 'bass') && at >= laid.from - 1e-6 && at < laid.to - 1e-6)
+        .map(({ note, layer, at, until, planned_until }) => ({
+            note,
+            y: layer === 'melody' ? KEYS.top + 4 : KEYS.bottom - 4,
+            left: round(xAt(laid, at)),
+            right: round(xAt(laid, until)),
+            planned: round(xAt(laid, planned_until)),
+        }));
 }
 
 /** Rates that the lane of time spans: twice as slow to twice as quick. */
