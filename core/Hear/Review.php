@@ -133,7 +133,9 @@ final readonly class Review
                     $measure->kind, self::severity($measure), $measure->at, $measure->bar, $measure->notes, $measure->value, $measure->limit, $measure->kind->unit(), $words->reason($measure),
                 );
                 $findings[] = $finding;
-                $sameness[spl_object_id($finding)] = "{$measure->kind->value} {$measure->detail}";
+                // A slip is the same only on the same key.
+                $slip = $measure->kind->subject() === Subject::Notes ? "$measure->value $measure->planned" : $measure->detail;
+                $sameness[spl_object_id($finding)] = "{$measure->kind->value} $slip";
             }
         }
 
