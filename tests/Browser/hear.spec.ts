@@ -159,7 +159,12 @@ test('a recording that was interrupted by a reload is still there, and is kept',
     await panel.getByRole('button', { name: 'Look for instruments' }).click();
     await panel.getByLabel('count-in').uncheck();
     await panel.getByRole('button', { name: 'Record the piece' }).click();
-    await page.evaluate(() => [57, 62, 66].forEach((key) => (window.fakeMidi.send([0x90, key, 60]), window.fakeMidi.send([0x80, key, 60]))));
+    await page.evaluate(() =>
+        [57, 62, 66].forEach((key) => {
+            window.fakeMidi.send([0x90, key, 60]);
+            window.fakeMidi.send([0x80, key, 60]);
+        }),
+    );
     await expect(panel.getByText('3 keys')).toBeVisible();
     await page.waitForFunction(() => Object.keys(localStorage).some((key) => key.startsWith('tarnwind:recording:')));
     await page.reload();
@@ -204,8 +209,8 @@ test('the foot is trained by a key, told at once, judged, and goes on by what it
         const mark = document.querySelector('.mark')!;
         const begin = performance.now();
         document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
-        while (mark.textContent?.trim() === '' && performance.now() - begin < 2000) await new Promise((done) => requestAnimationFrame(done));
-        return mark.textContent?.trim() ?? '';
+        while (mark.textContent.trim() === '' && performance.now() - begin < 2000) await new Promise((done) => requestAnimationFrame(done));
+        return mark.textContent.trim();
     });
     expect(told).toMatch(/down \d+ ms (before|after)/);
     await page.keyboard.up(' ');

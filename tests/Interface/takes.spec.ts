@@ -81,8 +81,9 @@ test('instruments come and go, and only the chosen one is heard', async () => {
     expect(devices.devices.value).toEqual([SIMULATED, SCREEN]);
     await devices.look();
     expect([devices.chosen.value, devices.device().name]).toEqual(['a', 'Stage piano']);
-    const send = (from: MIDIInput, ...data: number[]): void =>
+    const send = (from: MIDIInput, ...data: number[]): void => {
         from.onmidimessage?.({ data: new Uint8Array(data), timeStamp: 7 } as unknown as MIDIMessageEvent);
+    };
     midi.inputs.set('b', small);
     midi.onstatechange?.();
     send(stage, 0x90, 60, 64);

@@ -13,6 +13,7 @@ use Tarnwind\Core\Hear\Simulation\Pianist;
 use Tarnwind\Core\Hear\Simulation\SimulatedPiano;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Score\Bars;
+use Tarnwind\Core\Score\Score;
 
 /**
  * Faults played in some bars of a piece by a simulated pianist, and what is found of them: there, and elsewhere.
@@ -42,6 +43,9 @@ final class FaultTrial
     /** @var array<string, Review> by piece and seed */
     private static array $clean = [];
 
+    /** @var ?array<string, Performance> */
+    private static ?array $pieces = null;
+
     public int $places = 0;
 
     public int $found = 0;
@@ -55,6 +59,36 @@ final class FaultTrial
 
     public function __construct(private readonly FaultKind $kind)
     {
+    }
+
+    /**
+     * The demonstration pieces and the piano parts of the open corpus, each under the plan that is suggested.
+     *
+     * @return array<string, Performance> by name
+     */
+    public static function pieces(): array
+    {
+        if (self::$pieces === null) {
+            $scores = [];
+            foreach (['slow-weather', 'skipping-stones', 'lantern-on-the-water'] as $name) {
+                $scores[$name] = MusicXml::score(MusicXml::demo($name));
+            }
+            foreach (Corpus::files('xml') as $path) {
+                $scores[basename($path)] = Labels::reading(basename($path))[0];
+            }
+            $scores = array_filter($scores, fn (Score $score): bool => count($score->measures) >= 6 && count($score->notes) >= 40);
+            self::$pieces = array_map(Played::suggested(...), $scores);
+        }
+
+        return self::$pieces;
+    }
+
+    /**
+     * Gives the memory back that all of this takes.
+     */
+    public static function forget(): void
+    {
+        [self::$pieces, self::$clean] = [null, []];
     }
 
     public function play(string $name, Performance $performance, int $seed): void

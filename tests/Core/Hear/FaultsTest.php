@@ -11,40 +11,17 @@ use Tarnwind\Core\Hear\Simulation\Pianist;
 use Tarnwind\Core\Hear\Simulation\SimulatedPiano;
 use Tarnwind\Core\Hear\Skill;
 use Tarnwind\Core\Hear\Verdict;
-use Tarnwind\Core\Performance\Performance;
-use Tests\support\Corpus;
 use Tests\support\FaultTrial;
-use Tests\support\Labels;
-use Tests\support\MusicXml;
 use Tests\support\Played;
 
-/**
- * The demonstration pieces and the piano parts of the open corpus, each under the plan that is suggested.
- *
- * @return array<string, Performance> by name
- */
-function pieces(): array
-{
-    static $pieces = null;
-    if ($pieces === null) {
-        foreach (['slow-weather', 'skipping-stones', 'lantern-on-the-water'] as $name) {
-            $pieces[$name] = Played::suggested(MusicXml::score(MusicXml::demo($name)));
-        }
-        foreach (Corpus::files('xml') as $path) {
-            $pieces[basename($path)] = Played::suggested(Labels::reading(basename($path))[0]);
-        }
-        $pieces = array_filter($pieces, fn (Performance $piece): bool => count($piece->score()->measures) >= 6 && count($piece->score()->notes) >= 40);
-    }
-
-    return $pieces;
-}
+afterAll(fn () => FaultTrial::forget());
 
 // Seeds of 111 and more were not played before the limits stood.
 
 it('has nothing to say against a performance as planned, however steady the player', function (Skill $skill, bool $tellsDepth): void {
     $told = [];
     $measured = 0;
-    foreach (pieces() as $name => $performance) {
+    foreach (FaultTrial::pieces() as $name => $performance) {
         $review = Review::of(Comparison::of($performance, SimulatedPiano::play($performance, new Pianist([], $skill, 113, $tellsDepth)), limits: new Limits($skill)));
         $measured += count($review->measures);
         foreach ($review->findings as $finding) {
@@ -61,7 +38,7 @@ it('has nothing to say against a performance as planned, however steady the play
 it('finds a fault where it was played, and not elsewhere', function (string $kind, int $least): void {
     $trial = new FaultTrial(FaultKind::from($kind));
     foreach ([111, 112] as $seed) {
-        foreach (pieces() as $name => $performance) {
+        foreach (FaultTrial::pieces() as $name => $performance) {
             $trial->play($name, $performance, $seed);
         }
     }
@@ -76,7 +53,7 @@ it('finds a fault where it was played, and not elsewhere', function (string $kin
 
 it('finds wrong, missing and extra notes, and where she stopped', function (): void {
     $found = $slips = $wrong = $told = 0;
-    foreach (pieces() as $performance) {
+    foreach (FaultTrial::pieces() as $performance) {
         foreach ([FaultKind::WrongNotes, FaultKind::MissingNotes, FaultKind::ExtraNotes] as $kind) {
             [$take, $made] = SimulatedPiano::withSlips($performance, new Pianist([new Fault($kind)], seed: 114));
             $review = Review::of(Comparison::of($performance, $take));
