@@ -19,7 +19,7 @@ final readonly class Run
     private const LEAST = 3;
 
     /** Nobody plays twenty times as quickly as planned: keys that were thrown at it have no pace. */
-    private const QUICKEST = 0.05;
+    public const QUICKEST = 0.05;
 
     /** @var non-empty-list<float> ms of the take by attack; where strokes overtake each other that of the later one */
     private array $clock;

@@ -120,7 +120,7 @@ final class Pacing implements Measures
             }
         }
 
-        return count($ratios) < self::LEAST ? $run->pace() : Comparison::middle($ratios);
+        return count($ratios) < self::LEAST ? $run->pace() : max(Run::QUICKEST, Comparison::middle($ratios));
     }
 
     /**
