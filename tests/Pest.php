@@ -12,5 +12,5 @@ pest()->group('slow')->in(
     'Fuzz',
     'Core/Notation/CorpusTest.php', 'Core/Notation/SlurWriterTest.php', 'Core/Notation/FingeringWriterTest.php', 'Core/Notation/ArticulationWriterTest.php',
     'Core/Notation/WordsWriterTest.php', 'Core/Handout/ReducedTest.php', 'Core/Hand/GeneratedTest.php', 'Core/Craft/FrameTest.php', 'Core/Plan/CorrectionsTest.php',
-    'Core/Hear/FaultsTest.php', 'Core/Reading/LabelsTest.php', 'Core/Reading/InvarianceTest.php', 'Feature/CommandTest.php', 'Feature/StressTest.php', 'Core/Hand/MovesTest.php', 'Core/Hand/WorthSayingTest.php', 'Core/Pedal/TimelineTest.php',
+    'Core/Hear/FaultsTest.php', 'Core/Reading/LabelsTest.php', 'Core/Reading/InvarianceTest.php', 'Feature/CommandTest.php', 'Feature/StressTest.php', 'Feature/OddFileTest.php', 'Core/Hand/MovesTest.php', 'Core/Hand/WorthSayingTest.php', 'Core/Pedal/TimelineTest.php',
 );
