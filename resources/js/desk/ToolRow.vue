@@ -8,11 +8,15 @@ const props = defineProps<{ tools: readonly Key[] }>();
 const row = ref<HTMLElement>();
 const hidden = ref<readonly Key[]>([]);
 
-/** The row is one line high: what does not fit in it wraps into the next, which is not seen. */
+/** The row is one line high: what does not fit in it wraps into the next, which is not seen; the first may be too wide for it. */
 function measure(): void {
-    const buttons = [...(row.value?.querySelectorAll<HTMLElement>('.ant-btn') ?? [])];
+    const line = row.value;
+    if (!line) return;
+    const buttons = [...line.querySelectorAll<HTMLElement>('.ant-btn')];
     const top = buttons[0]?.offsetTop ?? 0;
-    hidden.value = sorted().filter((_, index) => (buttons[index]?.offsetTop ?? top) > top);
+    const fits = (button?: HTMLElement): boolean =>
+        !button || (button.offsetTop <= top && button.offsetLeft + button.offsetWidth <= line.offsetLeft + line.clientWidth + 1);
+    hidden.value = sorted().filter((_, index) => !fits(buttons[index]));
 }
 
 /** Those that give way first stand last. */
@@ -34,7 +38,7 @@ watch(
         <a-button
             v-for="tool in sorted()"
             :key="tool.what"
-            class="tool"
+            :class="['tool', { away: hidden.includes(tool) }]"
             :tabindex="hidden.includes(tool) ? -1 : 0"
             :aria-hidden="hidden.includes(tool)"
             @click="tool.run()"
@@ -62,5 +66,9 @@ watch(
     gap: 6px;
     height: 32px;
     overflow: hidden;
+}
+
+.away {
+    visibility: hidden;
 }
 </style>

@@ -60,6 +60,20 @@ const flagged = computed(() =>
         .filter((finding) => here(finding.time))
         .map((finding) => ({ ...finding, x: xAt(props.laid, finding.time) })),
 );
+
+/** Narrow margins have no room for the lanes' names: there they stand in the corner of the lane. */
+const MARGIN = 36;
+const inside = computed(() => props.laid.left < MARGIN);
+const names = computed(() =>
+    (
+        [
+            ['foot', FOOT],
+            ['level', LEVELS],
+            ['keys', KEYS],
+            ['time', TIME],
+        ] as const
+    ).map(([words, lane]) => ({ words, y: inside.value ? lane.top + 7 : (lane.top + lane.bottom) / 2 + 4 })),
+);
 </script>
 
 <template>
@@ -67,11 +81,6 @@ const flagged = computed(() =>
         <g v-for="lane in [FOOT, LEVELS, KEYS, TIME]" :key="lane.top" class="ground">
             <rect :x="laid.left" :y="lane.top - 3" :width="laid.right - laid.left" :height="lane.bottom - lane.top + 6" />
         </g>
-        <text class="name" :x="laid.left - 4" :y="FOOT.top + 16">foot</text>
-        <text class="name" :x="laid.left - 4" :y="LEVELS.top + 26">level</text>
-        <text class="name" :x="laid.left - 4" :y="KEYS.top + 13">keys</text>
-        <text class="name" :x="laid.left - 4" :y="TIME.top + 18">time</text>
-
         <path class="planned" :d="planned" />
         <path v-if="before" class="before" :d="before" />
         <path v-if="played" class="played" :d="played" />
@@ -119,6 +128,10 @@ const flagged = computed(() =>
         >
             <title>{{ finding.reason }}</title>
         </path>
+
+        <text v-for="name in names" :key="name.words" :class="['name', { inside }]" :x="inside ? laid.left + 3 : laid.left - 4" :y="name.y">
+            {{ name.words }}
+        </text>
     </svg>
 </template>
 
@@ -141,6 +154,14 @@ text {
 
 .name {
     text-anchor: end;
+}
+
+.name.inside {
+    font-size: 10px;
+    text-anchor: start;
+    stroke: #fbf9f3;
+    stroke-width: 3;
+    paint-order: stroke;
 }
 
 .untold {

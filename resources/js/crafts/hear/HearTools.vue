@@ -38,7 +38,7 @@ const REVIEWS: { value: 'plan' | 'notes' | 'sound'; label: string }[] = [
 </template>
 
 <style scoped>
-.narrow {
-    max-width: 138px;
+select.choice.narrow {
+    max-width: 10.2vw;
 }
 </style>
