@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\support;
 
+use DOMDocument;
+use DOMXPath;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Score\Pitch;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -114,6 +117,35 @@ final class MusicXml
             fn (array $bar, int $index): string => ($index === 0 ? self::attributes(4, $time, $fifths, 2) : '').self::line($bar[0]).self::backup($length).self::line($bar[1], 2, '5'),
             $bars, array_keys($bars),
         ));
+    }
+
+    /**
+     * A file moved by steps on the line of fifths, each note by the same number of semitones.
+     */
+    public static function transposed(string $xml, int $fifths): string
+    {
+        $semitones = ((($fifths * 7) % 12) + 18) % 12 - 6;
+        $document = new DOMDocument;
+        $document->loadXML($xml);
+        $xpath = new DOMXPath($document);
+        foreach ($xpath->query('//pitch') ?: [] as $element) {
+            $text = fn (string $name): string => (string) $xpath->evaluate("string($name)", $element);
+            $pitch = new Pitch($text('step'), (int) $text('alter'), (int) $text('octave'));
+            $name = Pitch::nameAtFifths($pitch->fifths() + $fifths);
+            $alter = substr_count($name, '#') - substr_count(substr($name, 1), 'b');
+            $octave = intdiv($pitch->midi() + $semitones - (new Pitch($name[0], $alter, 0))->midi(), 12);
+            while ($element->firstChild !== null) {
+                $element->removeChild($element->firstChild);
+            }
+            foreach (['step' => $name[0], 'alter' => (string) $alter, 'octave' => (string) $octave] as $child => $value) {
+                $element->appendChild($document->createElement($child, $value));
+            }
+        }
+        foreach ($xpath->query('//key/fifths') ?: [] as $key) {
+            $key->textContent = (string) ((int) $key->textContent + $fifths);
+        }
+
+        return (string) $document->saveXML();
     }
 
     /**

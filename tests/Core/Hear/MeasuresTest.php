@@ -2,14 +2,20 @@
 
 declare(strict_types=1);
 
+use Tarnwind\Core\Crafts;
 use Tarnwind\Core\Hear\Calibration;
 use Tarnwind\Core\Hear\Comparison;
+use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\PedalMove;
 use Tarnwind\Core\Hear\Review;
 use Tarnwind\Core\Hear\UnusableCalibration;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Plan\Plan;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\Take;
+use Tarnwind\Core\Time\RubatoMark;
 use Tests\support\MusicXml;
 use Tests\support\Played;
 
@@ -298,4 +304,46 @@ it('measures the dynamic curve against the plan: goals, flat phrases, levels, ec
     // Loudest on the way down.
     $late = Played::review($performance, Played::otherwise($exact, fn (PlayedNote $note, int $place): PlayedNote => new PlayedNote($note->midi, $note->onset, $note->release, $place >= 11 && $place <= 13 ? 122 : $note->velocity)));
     expect(Played::faults($late))->toContain('goal');
+});
+
+it('counts a key between the written ones, but not one that bounces', function (): void {
+    $performance = tune();
+    $exact = Played::exactly($performance);
+    $with = function (PlayedNote ...$more) use ($exact): Take {
+        $notes = [...$exact->notes, ...$more];
+        usort($notes, fn (PlayedNote $a, PlayedNote $b): int => $a->onset <=> $b->onset ?: $a->midi <=> $b->midi);
+
+        return new Take($notes, $exact->foot);
+    };
+    $extra = Played::measured(Played::review($performance, $with(new PlayedNote(61, 6480, 6600, 60))), 'extra-note', true);
+    expect($extra)->toHaveCount(1)->and($extra[0]->value)->toBe(61.0)->and($extra[0]->bar)->toBe(1);
+    // The last melody note of bar 1 is told twice by a key that bounces.
+    expect(Played::faults(Played::review($performance, $with(new PlayedNote(76, 4010, 4030, 20)))))->toBe([]);
+});
+
+it('measures time that is taken, and whether it is given back', function (): void {
+    $xml = MusicXml::part(MusicXml::attributes().MusicXml::line('C5:4 D5:4 E5:4 F5:4'), ...array_fill(0, 5, MusicXml::line('C5:4 D5:4 E5:4 F5:4')));
+    $score = MusicXml::score($xml);
+    $planned = fn (bool $back): Performance => Crafts::registry()->performance($score, new Plan(60.0, [new RubatoMark('r', new Place($score->measures[2]->id, Fraction::of(0)), new Place($score->measures[3]->id, Fraction::of(0)), [1.5, null, null, null], 1, $back)]));
+    $rubato = fn (Performance $performance, Take $take): array => array_map(fn (Measure $measure): array => [round($measure->value), round($measure->planned), $measure->isFault()], Played::measured(Played::review($performance, $take), 'rubato'));
+    // The first beat of bar 3 is to last a second and a half, and nothing gives it back; or the other beats do.
+    expect($rubato($planned(false), Played::exactly($planned(false))))->toEqual([[500, 500, false]])
+        ->and($rubato($planned(true), Played::exactly($planned(true))))->toEqual([[0, 0, false]]);
+    // In strict time where time was to be taken for good; and taken for good where it was to be given back.
+    $strict = $rubato($planned(false), Played::exactly(Played::plan($xml)));
+    expect($strict[0][2])->toBeTrue()->and($strict[0][0])->toEqualWithDelta(0.0, 100.0);
+    $kept = $rubato($planned(true), Played::exactly($planned(false)));
+    expect($kept[0][2])->toBeTrue()->and($kept[0][0])->toEqualWithDelta(500.0, 120.0);
+});
+
+it('hears an accent on every beat', function (): void {
+    $performance = Played::plan(MusicXml::part(MusicXml::attributes().MusicXml::line('C5:2 D5:2 E5:2 F5:2 G5:2 F5:2 E5:2 D5:2'), ...array_fill(0, 4, MusicXml::line('C5:2 D5:2 E5:2 F5:2 G5:2 F5:2 E5:2 D5:2'))));
+    $exact = Played::exactly($performance);
+    $unsteady = Played::otherwise($exact, fn (PlayedNote $note, int $place): PlayedNote => new PlayedNote($note->midi, $note->onset, $note->release, $note->velocity + $place % 3 - 1));
+    $steady = Played::measured(Played::review($performance, $unsteady), 'accents');
+    expect($steady)->toHaveCount(1)->and($steady[0]->isFault())->toBeFalse()->and($steady[0]->value)->toEqualWithDelta(0.0, 0.3);
+    // 40 · log10(1.3) = 4.6 dB.
+    $beaten = Played::otherwise($exact, fn (PlayedNote $note, int $place): PlayedNote => new PlayedNote($note->midi, $note->onset, $note->release, (int) round($note->velocity * ($place % 2 === 0 ? 1.3 : 1.0))));
+    $accents = Played::measured(Played::review($performance, $beaten), 'accents', true);
+    expect($accents)->toHaveCount(1)->and($accents[0]->value)->toEqualWithDelta(40 * log10(1.3), 0.2);
 });

@@ -14,35 +14,6 @@ use Tests\support\Corpus;
 use Tests\support\MusicXml;
 
 /**
- * A file moved by steps on the line of fifths, each note by the same number of semitones.
- */
-function transposed(string $xml, int $fifths): string
-{
-    $semitones = ((($fifths * 7) % 12) + 18) % 12 - 6;
-    $document = new DOMDocument;
-    $document->loadXML($xml);
-    $xpath = new DOMXPath($document);
-    foreach ($xpath->query('//pitch') ?: [] as $element) {
-        $text = fn (string $name): string => (string) $xpath->evaluate("string($name)", $element);
-        $pitch = new Pitch($text('step'), (int) $text('alter'), (int) $text('octave'));
-        $name = Pitch::nameAtFifths($pitch->fifths() + $fifths);
-        $alter = substr_count($name, '#') - substr_count(substr($name, 1), 'b');
-        $octave = intdiv($pitch->midi() + $semitones - (new Pitch($name[0], $alter, 0))->midi(), 12);
-        while ($element->firstChild !== null) {
-            $element->removeChild($element->firstChild);
-        }
-        foreach (['step' => $name[0], 'alter' => (string) $alter, 'octave' => (string) $octave] as $child => $value) {
-            $element->appendChild($document->createElement($child, $value));
-        }
-    }
-    foreach ($xpath->query('//key/fifths') ?: [] as $key) {
-        $key->textContent = (string) ((int) $key->textContent + $fifths);
-    }
-
-    return (string) $document->saveXML();
-}
-
-/**
  * A file with every length and place a number of times as fine; it is the same music.
  */
 function refined(string $xml, int $times): string
@@ -72,7 +43,7 @@ function essence(string $xml): array
 
 it('reads a piece in another key as the same piece', function (string $piece, int $fifths): void {
     $xml = MusicXml::demo($piece);
-    expect(essence(transposed($xml, $fifths)))->toBe(essence($xml));
+    expect(essence(MusicXml::transposed($xml, $fifths)))->toBe(essence($xml));
 })->with([
     ['lantern-on-the-water', -2], ['lantern-on-the-water', 1], ['slow-weather', 1], ['slow-weather', -1], ['skipping-stones', 2], ['skipping-stones', -3],
 ]);
