@@ -52,6 +52,7 @@ enum MeasureKind: string
     case SlurEnd = 'slur-end';
     case RestHeld = 'rest-held';
     case LetGo = 'let-go';
+    case LeftApart = 'left-apart';
 
     public function subject(): Subject
     {
@@ -62,7 +63,7 @@ enum MeasureKind: string
             self::Gap, self::Smear, self::MissedPedal, self::ExtraPedal, self::BassLost, self::LateLift, self::Depth, self::Blur => Subject::Foot,
             self::Filling, self::TopNote, self::Bass => Subject::Balance,
             self::Goal, self::Flat, self::Echo, self::Level, self::Repeated, self::Accents, self::Headroom => Subject::Shape,
-            self::Unjoined, self::Overlap, self::Staccato, self::SlurEnd, self::RestHeld, self::LetGo => Subject::Touch,
+            self::Unjoined, self::Overlap, self::Staccato, self::SlurEnd, self::RestHeld, self::LetGo, self::LeftApart => Subject::Touch,
         };
     }
 
@@ -102,6 +103,8 @@ enum MeasureKind: string
             // One grade of dynamics is about 4 dB, the least that is heard about 1 dB [mem].
             self::Filling => 3.0, self::TopNote => 3.0, self::Bass => 4.0, self::Goal => 2.5, self::Echo => 2.5, self::Level => 4.0, self::Repeated => 1.0, self::Accents => 2.5, self::Headroom => 3.0,
             self::Unjoined => 70.0, self::Overlap => 180.0, self::SlurEnd => 60.0, self::RestHeld => 200.0,
+            // Keys are left less exactly than they are struck.
+            self::LeftApart => 140.0,
             // Shares of the written length.
             self::Staccato => 0.25, self::LetGo => 0.35,
         };
@@ -159,6 +162,7 @@ enum MeasureKind: string
             self::SlurEnd => 'Ends of slurs',
             self::RestHeld => 'Keys held into rests',
             self::LetGo => 'Long notes let go',
+            self::LeftApart => 'Chords left together',
         };
     }
 }

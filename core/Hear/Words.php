@@ -78,6 +78,7 @@ final readonly class Words
             MeasureKind::Staccato => "Staccato is held {$percent($value)} of the written length, planned {$percent($planned)}.",
             MeasureKind::SlurEnd => 'No breath after the slur '."$before: ".($value >= 0 ? "{$ms($value)} of air" : 'it runs on').', planned '.$ms($planned).'.',
             MeasureKind::RestHeld => "Keys are held {$ms($value)} into the rest.",
+            MeasureKind::LeftApart => "The keys of what ends together are left over {$ms($value)}, without pedal.",
             MeasureKind::LetGo => "Let go after {$percent($value)} of its length, without pedal.",
         };
     }
@@ -128,6 +129,7 @@ final readonly class Words
             MeasureKind::Staccato => 'The short notes are too long.',
             MeasureKind::SlurEnd => 'No breath at the end of the slur.',
             MeasureKind::RestHeld => 'Keys are held into the rest.',
+            MeasureKind::LeftApart => 'What ends together does not end together.',
             MeasureKind::LetGo => 'A long note is let go too early.',
         };
     }
@@ -176,6 +178,7 @@ final readonly class Words
             MeasureKind::Staccato => 'Away from the key as from something hot.',
             MeasureKind::SlurEnd => 'The last note is light, and the wrist takes it off.',
             MeasureKind::RestHeld => 'Tap the end of the note too: off is a beat as well.',
+            MeasureKind::LeftApart => 'Play the end of the chord as well as its beginning: listen until the last key is up.',
             MeasureKind::LetGo => 'Count it out with the finger on the key.',
         };
     }

@@ -49,6 +49,9 @@ final class TakeRequest extends FormRequest
     public function after(): array
     {
         return [function (Validator $validator): void {
+            if ($validator->errors()->has('uuid')) {
+                return;
+            }
             $isNew = ! $this->copy()->takes()->where('uuid', $this->string('uuid')->lower()->value())->exists();
             if ($isNew && $this->copy()->takes()->count() >= Take::MOST) {
                 $validator->errors()->add('file', Take::MOST.' takes of this piece are kept; delete some that are not needed any more.');

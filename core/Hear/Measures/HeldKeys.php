@@ -33,6 +33,9 @@ final class HeldKeys
     /** A rest of all that sounds must last this long to be told, in planned ms [start]. */
     private const REST = 250.0;
 
+    /** Strokes whose planned ends lie nearer to each other than this, in ms, end together. */
+    private const TOGETHER = 12.0;
+
     /** A key that is struck again within this, in planned ms, after it is left is left for that. */
     private const NEXT = 60.0;
 
@@ -69,7 +72,7 @@ final class HeldKeys
     {
         $measures = [];
         foreach ($this->comparison->runs as $run) {
-            $measures = [...$measures, ...$this->joints($run), ...$this->lengths($run), ...$this->rests($run)];
+            $measures = [...$measures, ...$this->joints($run), ...$this->lengths($run), ...$this->rests($run), ...$this->ends($run)];
         }
 
         return $measures;
@@ -188,6 +191,36 @@ final class HeldKeys
         }
 
         return $measures;
+    }
+
+    /**
+     * What is struck together and is to end together, where nothing follows at once and no pedal holds it: bar by bar.
+     *
+     * @return list<Measure>
+     */
+    private function ends(Run $run): array
+    {
+        $bars = [];
+        foreach ($run->attacks as $index => $attack) {
+            $planned = array_map(fn (Pair $pair): float => $pair->planned->endMs, $attack->pairs);
+            $played = array_map(fn (Pair $pair): float => $pair->played->release, $attack->pairs);
+            $next = $run->attacks[$index + 1] ?? null;
+            $isLeft = count($planned) > 1 && max($planned) - min($planned) <= self::TOGETHER && ($next === null || $next->planned - max($planned) >= self::LIFT);
+            $isCovered = $this->planned->pressAt(max($planned)) !== null || $this->played->pressAt(min($played)) !== null || $this->played->pressAt(max($played)) !== null;
+            $isStruckAgain = array_filter($attack->pairs, fn (Pair $pair): bool => isset($this->again[$pair->place])) !== [];
+            // A key that is left before half its length is let go, which is another matter.
+            $isLetGo = array_filter($attack->pairs, fn (Pair $pair): bool => $pair->played->release - $pair->played->onset < ($pair->planned->endMs - $pair->planned->startMs) / 2) !== [];
+            if ($isLeft && ! $isCovered && ! $isStruckAgain && ! $isLetGo) {
+                $bars[$attack->turn][] = [$attack, max($played) - min($played)];
+            }
+        }
+
+        return array_map(function (array $all): Measure {
+            [$attack, $spreads] = [$all[0][0], array_column($all, 1)];
+            $ids = array_merge(...array_map(fn (array $one): array => $one[0]->notes(), $all));
+
+            return new Measure(MeasureKind::LeftApart, $attack->bar, $attack->at, array_values(array_unique($ids)), max($spreads), 0.0, $this->comparison->limit(MeasureKind::LeftApart), Comparison::mean($spreads));
+        }, array_values($bars));
     }
 
     private function writtenMs(Pair $pair): float

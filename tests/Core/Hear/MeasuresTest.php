@@ -347,3 +347,15 @@ it('hears an accent on every beat', function (): void {
     $accents = Played::measured(Played::review($performance, $beaten), 'accents', true);
     expect($accents)->toHaveCount(1)->and($accents[0]->value)->toEqualWithDelta(40 * log10(1.3), 0.2);
 });
+
+it('hears whether what ends together is left together, where no pedal holds it', function (): void {
+    $performance = Played::plan(MusicXml::piano([['E4+G4+C5:4 -:4 F4+A4+C5:4 -:4', 'C3:4 -:4 F3:4 -:4'], ['E4+G4+C5:16', 'C3:16']]));
+    $exact = Played::exactly($performance);
+    expect(Played::faults(Played::review($performance, $exact)))->toBe([]);
+    // The left hand stays a fifth of a second longer.
+    $late = Played::otherwise($exact, fn (PlayedNote $note): PlayedNote => $note->midi < 60 && $note->onset < 3000 ? new PlayedNote($note->midi, $note->onset, $note->release + 200, $note->velocity) : $note);
+    $apart = Played::measured(Played::review($performance, $late), 'left-apart', true);
+    expect($apart)->toHaveCount(1)->and($apart[0]->value)->toEqualWithDelta(200.0, 1.0)->and($apart[0]->bar)->toBe(0)->and($apart[0]->notes)->toHaveCount(8);
+    // Under a pedal nobody hears it.
+    expect(Played::measured(Played::review($performance, Played::foot($late, '100:127', '1900:0', '2100:127', '3900:0')), 'left-apart', true))->toBe([]);
+});
