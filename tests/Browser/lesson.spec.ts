@@ -311,7 +311,7 @@ test('a piece is counted, with its cross-rhythms spelled out', async ({ page }) 
     await expect(inspector).toContainText('1 e & a 2 e & a');
     expect(await seriousViolations(page)).toEqual([]);
     // The views follow each other in working order.
-    for (const view of ['Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Time', 'Practice', 'Read']) {
+    for (const view of ['Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Time', 'Practice', 'Hear', 'Read']) {
         await page.keyboard.press('v');
         await expect(page.getByRole('button', { name: view, exact: true })).toHaveAttribute('aria-pressed', 'true');
     }

@@ -214,7 +214,6 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
                     :min="10"
                     :max="400"
                     aria-label="Quarters a minute"
-                    style="width: 66px"
                     @change="(value: unknown) => typeof value === 'number' && desk.setTempo(value)"
                 />
             </label>
@@ -321,6 +320,10 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
     color: var(--quiet);
 }
 
+.tools :deep(.ant-input-number) {
+    width: 66px;
+}
+
 .tools :deep(.tool) {
     padding-inline: 8px;
 }
@@ -406,8 +409,20 @@ function dragHandle(end: 'first' | 'last', start: PointerEvent): void {
         max-width: 104px;
     }
 
+    .tools :deep(.tool) {
+        padding-inline: 6px;
+    }
+
+    .tools :deep(.ant-input-number) {
+        width: 50px;
+    }
+
+    .tools :deep(.ant-input-number-input) {
+        padding-inline: 6px;
+    }
+
     .views button {
-        padding-inline: 4px;
+        padding-inline: 3px;
     }
 
     .desk {
