@@ -9,7 +9,7 @@ test('a craft that is one folder on each side and one line in each list works li
     await signIn(page);
     await openDesk(page, 'Oona', 'Lantern on the Water');
     const views = page.getByRole('group', { name: 'View' }).getByRole('button');
-    await expect(views).toHaveText(['Read', 'Count', 'Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Time', 'Practice', 'Breath']);
+    await expect(views).toHaveText(['Read', 'Count', 'Hand', 'Touch', 'Shape', 'Voice', 'Pedal', 'Time', 'Practice', 'Hear', 'Breath']);
     await page.getByRole('button', { name: 'Breath', exact: true }).click();
 
     // Its finding, in the middle of the piece, where the form strip shows it, and its remedy.
