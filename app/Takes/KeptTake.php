@@ -15,20 +15,28 @@ use Tarnwind\Core\Take\Take as Played;
 /**
  * Keeps what was played: judged at once, and logged where it was a step of practice.
  */
-final class KeptTake
+final readonly class KeptTake
 {
+    /**
+     * @param  ?bool  $opens  whether it opened the gate of its step; null where it was for none
+     */
+    private function __construct(
+        public Take $take,
+        public ?bool $opens,
+        public TakeReview $review,
+    ) {
+    }
+
     /**
      * @param  StudentCopy  $copy  with its piece, student, teacher and practice
      * @param  array{uuid: string, name: ?string, device: ?string, step: ?string}  $details
-     * @return array{Take, ?bool} and whether it opened the gate of its step; null where it was for none
      */
-    public static function of(StudentCopy $copy, Played $played, array $details, string $by): array
+    public static function of(StudentCopy $copy, Played $played, array $details, string $by): self
     {
         /** @var Take $take */
         $take = $copy->takes()->firstOrNew(['uuid' => $details['uuid']]);
         $take->fill([...$details, 'by' => $by, 'midi' => Take::encoded($played, $copy->piece->title), 'plan' => $copy->plan]);
-        $take->setRelation('copy', $copy);
-        $review = new TakeReview($take);
+        $review = new TakeReview($copy, $take);
         $take->fill(['summary' => $review->summary($review->document())]);
         $step = $details['step'] === null ? null : self::step($copy, $details['step']);
         $opens = $step === null ? null : $review->opens($step);
@@ -42,7 +50,7 @@ final class KeptTake
             }
         });
 
-        return [$take, $opens];
+        return new self($take, $opens, $review);
     }
 
     /**

@@ -33,15 +33,13 @@ final class TakeReview
 
     private ?Performance $performance = null;
 
-    private readonly StudentCopy $copy;
-
     /**
-     * @param  Take  $take  with its copy, piece, student and teacher
+     * @param  StudentCopy  $copy  with its piece, student and teacher
+     * @param  Take  $take  of it
      * @param  ?Plan  $plan  by which it is judged; null for the one it was played by
      */
-    public function __construct(private readonly Take $take, private readonly ?Plan $plan = null)
+    public function __construct(private readonly StudentCopy $copy, private readonly Take $take, private readonly ?Plan $plan = null)
     {
-        $this->copy = $take->copy;
     }
 
     public function review(): Review

@@ -91,7 +91,7 @@ final readonly class Comparison
         $places = array_values($alignment->matched + $alignment->wrong);
 
         return new self(
-            $performance, $rendition, $take, $alignment, $limits, $pairs, self::runs(self::attacks($performance, $rendition, $pairs), $again), self::hands($performance, $rendition, $alignment),
+            $performance, $rendition, $take, $alignment, $limits, $pairs, self::runs(self::attacks($performance, $rendition, $pairs, $notes), $again), self::hands($performance, $rendition, $alignment),
             $places === [] ? 0 : min($places), $places === [] ? -1 : max($places), $louder, $notes,
         );
     }
@@ -152,7 +152,7 @@ final readonly class Comparison
     {
         $melody = array_values(array_filter($pairs, fn (Pair $pair): bool => $pair->layer === Layer::Melody));
 
-        return self::middle(array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, count($melody) >= self::TELLING ? $melody : $pairs));
+        return Statistics::middle(array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, count($melody) >= self::TELLING ? $melody : $pairs));
     }
 
     /**
@@ -161,52 +161,6 @@ final readonly class Comparison
     private static function level(float $velocity): float
     {
         return Loudness::decibels(max(Loudness::MARKS['ppp'], $velocity));
-    }
-
-    /**
-     * The middle one of some values; 0 where there are none.
-     *
-     * @param  list<float>  $values
-     */
-    public static function middle(array $values): float
-    {
-        if ($values === []) {
-            return 0.0;
-        }
-        sort($values);
-        $half = intdiv(count($values), 2);
-
-        return count($values) % 2 === 1 ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2;
-    }
-
-    /**
-     * @param  list<float>  $values
-     */
-    public static function mean(array $values): float
-    {
-        return $values === [] ? 0.0 : array_sum($values) / count($values);
-    }
-
-    /**
-     * How far values lie from their mean, as a standard deviation.
-     *
-     * @param  list<float>  $values
-     */
-    public static function spread(array $values): float
-    {
-        $mean = self::mean($values);
-
-        return sqrt(self::mean(array_map(fn (float $value): float => ($value - $mean) ** 2, $values)));
-    }
-
-    /**
-     * How far the mean of some values may be off by chance: their standard error.
-     *
-     * @param  list<float>  $values
-     */
-    public static function doubt(array $values): float
-    {
-        return count($values) < 2 ? INF : self::spread($values) / sqrt(count($values) - 1);
     }
 
     /**
@@ -234,11 +188,12 @@ final readonly class Comparison
      * Pairs in groups that are written at one moment: without grace notes, of ornaments the first stroke.
      *
      * @param  list<Pair>  $pairs
+     * @param  array<string, Note>  $notes
      * @return list<Attack>
      */
-    private static function attacks(Performance $performance, Rendition $rendition, array $pairs): array
+    private static function attacks(Performance $performance, Rendition $rendition, array $pairs, array $notes): array
     {
-        $isMain = self::mainStrokes($performance, $rendition->events);
+        $isMain = self::mainStrokes($rendition->events, $notes);
         $score = $performance->score();
         $bars = PlayedBars::of($score, $performance->tempo());
         $steady = TempoMap::along($performance->course()->steady(), $score);
@@ -261,23 +216,23 @@ final readonly class Comparison
             /** @var non-empty-list<Pair> $group */
             $group = array_values(array_filter($group, fn (Pair $pair): bool => $pair->played->onset > $latest - self::SAME_TIME));
             $note = $group[0]->note;
-            $planned = self::middle(array_map(fn (Pair $pair): float => $pair->planned->startMs, $group));
+            $planned = Statistics::middle(array_map(fn (Pair $pair): float => $pair->planned->startMs, $group));
             // A grace note or a roll may come a little before its bar.
             $turn = Search::last(count($bars), fn (int $index): bool => $bars[$index]['ms'] <= $planned + 1.0);
             $turn = $bars[$turn]['measure'] !== $note->measure && ($bars[$turn + 1]['measure'] ?? -1) === $note->measure ? $turn + 1 : $turn;
             $within = 1000 * ($steady->seconds($note->onset) - $steady->seconds($score->measures[$note->measure]->start));
 
-            return new Attack($note->onset, $note->measure, $turn, $planned, self::middle(array_map(fn (Pair $pair): float => $pair->played->onset, $group)), $steadyBars[$turn]['ms'] + $within, $group);
+            return new Attack($note->onset, $note->measure, $turn, $planned, Statistics::middle(array_map(fn (Pair $pair): float => $pair->played->onset, $group)), $steadyBars[$turn]['ms'] + $within, $group);
         }, array_values(array_filter($groups)));
     }
 
     /**
      * @param  list<KeyEvent>  $events
+     * @param  array<string, Note>  $notes
      * @return array<int, true> by place
      */
-    private static function mainStrokes(Performance $performance, array $events): array
+    private static function mainStrokes(array $events, array $notes): array
     {
-        $notes = array_column($performance->score()->notes, null, 'id');
         $since = $main = [];
         foreach ($events as $place => $event) {
             $note = $notes[$event->note];

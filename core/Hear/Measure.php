@@ -34,6 +34,18 @@ final readonly class Measure
     ) {
     }
 
+    /**
+     * Of attacks that are to be as exact as can be, as one.
+     *
+     * @param  non-empty-list<Attack>  $attacks
+     */
+    public static function ofAttacks(MeasureKind $kind, array $attacks, float $value, float $limit, float $off): self
+    {
+        $notes = array_merge(...array_map(fn (Attack $attack): array => $attack->notes(), $attacks));
+
+        return new self($kind, $attacks[0]->bar, $attacks[0]->at, array_values(array_unique($notes)), $value, 0.0, $limit, $off);
+    }
+
     public function isFault(): bool
     {
         return $this->off > $this->limit;

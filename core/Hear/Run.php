@@ -70,7 +70,7 @@ final readonly class Run
             }
         }
 
-        return count($ratios) < self::LEAST ? $this->pace() : max(self::QUICKEST, Comparison::middle($ratios));
+        return count($ratios) < self::LEAST ? $this->pace() : max(self::QUICKEST, Statistics::middle($ratios));
     }
 
     /**

@@ -62,7 +62,7 @@ final class TakeDocument
         foreach ($kinds as $kind => $measures) {
             $summary[] = [
                 'kind' => $kind, 'measured' => count($measures), 'faults' => count(array_filter($measures, fn (Measure $measure): bool => $measure->isFault())),
-                'value' => round(Comparison::mean(array_map(fn (Measure $measure): float => $measure->off, $measures)), 3),
+                'value' => round(Statistics::mean(array_map(fn (Measure $measure): float => $measure->off, $measures)), 3),
             ];
         }
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Hear;
 
 use Tarnwind\Core\Pedal\Blur;
-use Tarnwind\Core\Pedal\KeyNames;
+use Tarnwind\Core\Reading\KeyArea;
 use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Pitch;
 
 /**
  * What was heard in words: to the teacher with its numbers, to the student plainly, and what to try.
@@ -33,9 +34,9 @@ final readonly class Words
         [$on, $before] = $isAfter ? [$beat, $beat] : ["on $beat", "before $beat"];
 
         return match ($measure->kind) {
-            MeasureKind::WrongNote => "{$this->key((int) $value)} in place of {$this->name($measure)} $on.",
+            MeasureKind::WrongNote => "{$this->key((int) $value, $measure->at)} in place of {$this->name($measure)} $on.",
             MeasureKind::MissingNote => "{$this->name($measure)} $on does not sound.",
-            MeasureKind::ExtraNote => "{$this->key((int) $value)} sounds {$on} and is not written.",
+            MeasureKind::ExtraNote => "{$this->key((int) $value, $measure->at)} sounds {$on} and is not written.",
             MeasureKind::Stop => "Stopped before $where".($value > 1 ? ', and '.round($value).' notes played once more.' : '.'),
             MeasureKind::Hesitation => "A wait of {$ms($value)} $before.",
             MeasureKind::Rushed => "This bar goes {$percent($value)} quicker than those around it.",
@@ -202,8 +203,13 @@ final readonly class Words
         return $note === null ? 'a note' : $note->inWords();
     }
 
-    private function key(int $midi): string
+    /**
+     * A key that is not written, by its name in the key of the place.
+     */
+    private function key(int $midi, Fraction $at): string
     {
-        return KeyNames::of($midi);
+        $pitch = Pitch::spelled($midi, KeyArea::keyAt($this->comparison->performance->reading()->keys, $at)->spell($midi % 12));
+
+        return $pitch->spokenName().$pitch->octave;
     }
 }

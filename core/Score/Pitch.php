@@ -21,6 +21,19 @@ final readonly class Pitch
     }
 
     /**
+     * The pitch of a key that is called by the name at a place on the line of fifths.
+     *
+     * @param  int  $fifths  of one of the names of the key
+     */
+    public static function spelled(int $midi, int $fifths): self
+    {
+        $name = self::nameAtFifths($fifths);
+        $alter = strlen($name) === 1 ? 0 : (strlen($name) - 1) * ($name[1] === '#' ? 1 : -1);
+
+        return new self($name[0], $alter, intdiv($midi - $alter, 12) - 1);
+    }
+
+    /**
      * The MIDI note number of the written pitch (middle C is 60).
      */
     public function midi(): int

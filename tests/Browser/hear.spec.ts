@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { openDesk, seriousViolations, signIn, test } from './support/studio';
 
 const { Midi } = createRequire(import.meta.url)('@tonejs/midi') as typeof import('@tonejs/midi');
@@ -35,6 +35,17 @@ async function openHear(page: Page): Promise<void> {
 }
 
 const inspector = (page: Page) => page.getByRole('complementary', { name: 'Bar inspector' });
+
+/** Plugs a digital piano in and finds it, for another take. */
+async function withInstrument(page: Page): Promise<Locator> {
+    await plugIn(page);
+    await signIn(page);
+    await openHear(page);
+    const panel = inspector(page);
+    await panel.getByText('Record another take').click();
+    await panel.getByRole('button', { name: 'Look for instruments' }).click();
+    return panel;
+}
 
 /** Records what the simulated pianist plays, without waiting for it. */
 async function simulate(page: Page, faults: string[]): Promise<void> {
@@ -104,12 +115,7 @@ test('a take has a name, is judged by the plan of now, heard, downloaded and del
 
 test('a digital piano is found, known, recorded and judged; no event of three dense minutes is lost', async ({ page }) => {
     test.slow();
-    await plugIn(page);
-    await signIn(page);
-    await openHear(page);
-    const panel = inspector(page);
-    await panel.getByText('Record another take').click();
-    await panel.getByRole('button', { name: 'Look for instruments' }).click();
+    const panel = await withInstrument(page);
     await expect(panel.getByLabel('Instrument')).toHaveValue('stage');
 
     await panel.getByRole('button', { name: 'Get to know this instrument' }).click();
@@ -151,12 +157,7 @@ test('a digital piano is found, known, recorded and judged; no event of three de
 });
 
 test('a recording that was interrupted by a reload is still there, and is kept', async ({ page }) => {
-    await plugIn(page);
-    await signIn(page);
-    await openHear(page);
-    const panel = inspector(page);
-    await panel.getByText('Record another take').click();
-    await panel.getByRole('button', { name: 'Look for instruments' }).click();
+    const panel = await withInstrument(page);
     await panel.getByLabel('count-in').uncheck();
     await panel.getByRole('button', { name: 'Record the piece' }).click();
     await page.evaluate(() =>

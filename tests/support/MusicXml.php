@@ -131,13 +131,11 @@ final class MusicXml
         foreach ($xpath->query('//pitch') ?: [] as $element) {
             $text = fn (string $name): string => (string) $xpath->evaluate("string($name)", $element);
             $pitch = new Pitch($text('step'), (int) $text('alter'), (int) $text('octave'));
-            $name = Pitch::nameAtFifths($pitch->fifths() + $fifths);
-            $alter = substr_count($name, '#') - substr_count(substr($name, 1), 'b');
-            $octave = intdiv($pitch->midi() + $semitones - (new Pitch($name[0], $alter, 0))->midi(), 12);
+            $moved = Pitch::spelled($pitch->midi() + $semitones, $pitch->fifths() + $fifths);
             while ($element->firstChild !== null) {
                 $element->removeChild($element->firstChild);
             }
-            foreach (['step' => $name[0], 'alter' => (string) $alter, 'octave' => (string) $octave] as $child => $value) {
+            foreach (['step' => $moved->step, 'alter' => (string) $moved->alter, 'octave' => (string) $moved->octave] as $child => $value) {
                 $element->appendChild($document->createElement($child, $value));
             }
         }

@@ -30,11 +30,11 @@ final class HomeTakeController
     public function store(TakeRequest $request): JsonResponse
     {
         $copy = $request->copy();
-        [$take, $opens] = KeptTake::of($copy, $request->played(), $request->details(), 'student');
-        $before = $copy->takes()->where('id', '<', $take->id)->reorder()->latest('id')->first();
-        $review = new TakeReview($take->setRelation('copy', $copy));
+        $kept = KeptTake::of($copy, $request->played(), $request->details(), 'student');
+        $before = $copy->takes()->where('id', '<', $kept->take->id)->reorder()->latest('id')->first();
+        $document = $kept->review->document(null, $before === null ? null : new TakeReview($copy, $before));
 
-        return response()->json(['take' => $take->listed(), 'opens' => $opens, 'verdict' => $review->document(null, $before === null ? null : new TakeReview($before->setRelation('copy', $copy)))['verdict']]);
+        return response()->json(['take' => $kept->take->listed(), 'opens' => $kept->opens, 'verdict' => $document['verdict']]);
     }
 
     public function calibrate(CalibrationRequest $request): JsonResponse

@@ -32,7 +32,7 @@ final class TakeController
     {
         // Those that came with a studio have not been judged here yet.
         foreach ($copy->takes()->whereNull('summary')->reorder()->latest('id')->limit(self::AT_ONCE)->get() as $take) {
-            $review = new TakeReview($take->setRelation('copy', $copy));
+            $review = new TakeReview($copy, $take);
             $take->update(['summary' => $review->summary($review->document())]);
         }
 
@@ -41,9 +41,9 @@ final class TakeController
 
     public function store(TakeRequest $request, StudentCopy $copy): JsonResponse
     {
-        [$take, $opens] = KeptTake::of($request->copy(), $request->played(), $request->details(), 'teacher');
+        $kept = KeptTake::of($request->copy(), $request->played(), $request->details(), 'teacher');
 
-        return response()->json(['take' => $take->listed(), 'opens' => $opens]);
+        return response()->json(['take' => $kept->take->listed(), 'opens' => $kept->opens]);
     }
 
     /**
@@ -53,9 +53,9 @@ final class TakeController
     {
         $request->validate(['review' => ['sometimes', Rule::enum(Gates::class)], 'before' => ['sometimes', 'integer'], 'against' => ['sometimes', Rule::in(['then', 'now'])]]);
         $plan = $request->query('against') === 'now' ? $copy->planDocument() : null;
-        $review = new TakeReview($take->setRelation('copy', $copy), $plan);
-        $before = $request->has('before') ? $copy->takes()->findOrFail($request->integer('before'))->setRelation('copy', $copy) : null;
-        $document = $review->document($request->enum('review', Gates::class), $before === null ? null : new TakeReview($before, $plan));
+        $review = new TakeReview($copy, $take, $plan);
+        $before = $request->has('before') ? new TakeReview($copy, $copy->takes()->findOrFail($request->integer('before')), $plan) : null;
+        $document = $review->document($request->enum('review', Gates::class), $before);
         if ($plan === null && ! $request->has('review')) {
             // Limits, level and instrument may be others by now; what is the same is not written.
             $take->update(['summary' => $review->summary($document)]);
@@ -71,7 +71,7 @@ final class TakeController
     {
         $request->validate(['mended' => ['sometimes', Rule::enum(Mending::class)]]);
 
-        return response()->json(TakeSound::of((new TakeReview($take->setRelation('copy', $copy)))->review()->comparison, $request->enum('mended', Mending::class)));
+        return response()->json(TakeSound::of((new TakeReview($copy, $take))->review()->comparison, $request->enum('mended', Mending::class)));
     }
 
     public function update(Request $request, StudentCopy $copy, Take $take): JsonResponse

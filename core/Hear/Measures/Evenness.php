@@ -11,6 +11,7 @@ use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Measures;
 use Tarnwind\Core\Hear\Pair;
 use Tarnwind\Core\Hear\Run;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Reading\Hand;
 
 /**
@@ -64,7 +65,7 @@ final class Evenness implements Measures
             if ($pairs === []) {
                 continue;
             }
-            $stroke = [$attack, Comparison::mean(array_map(fn (Pair $pair): float => $pair->played->onset, $pairs))];
+            $stroke = [$attack, Statistics::mean(array_map(fn (Pair $pair): float => $pair->played->onset, $pairs))];
             $open = $figures[count($figures) - 1];
             [$before, $last] = [$open[count($open) - 2][0] ?? null, $open[count($open) - 1][0] ?? null];
             $width = $last === null ? 0.0 : $attack->planned - $last->planned;
@@ -83,7 +84,7 @@ final class Evenness implements Measures
 
     private function struck(Attack $attack, Hand $hand): float
     {
-        return Comparison::mean(array_map(fn (Pair $pair): float => $pair->played->onset, $attack->of($hand)));
+        return Statistics::mean(array_map(fn (Pair $pair): float => $pair->played->onset, $attack->of($hand)));
     }
 
     /**
@@ -101,7 +102,7 @@ final class Evenness implements Measures
         $rest = array_map(fn (float $at, float $plan): float => $at - $played[0] - $pace * ($plan - $planned[0]), $played, $planned);
         $left = self::withoutCurve($rest);
         $between = ($played[$last] - $played[0]) / $last;
-        $value = Comparison::spread($left) / max(1.0, $between);
+        $value = Statistics::spread($left) / max(1.0, $between);
         $first = $figure[0][0];
         $ids = array_merge(...array_map(fn (array $stroke): array => array_map(fn (Pair $pair): string => $pair->note->id, $stroke[0]->of($hand)), $figure));
 
@@ -119,7 +120,7 @@ final class Evenness implements Measures
         $count = count($values);
         $middle = ($count - 1) / 2;
         $line = array_map(fn (int $index): float => $index - $middle, array_keys($values));
-        $square = Comparison::mean(array_map(fn (float $x): float => $x ** 2, $line));
+        $square = Statistics::mean(array_map(fn (float $x): float => $x ** 2, $line));
         $curve = array_map(fn (float $x): float => $x ** 2 - $square, $line);
         foreach ([array_fill(0, $count, 1.0), $line, $curve] as $base) {
             $size = array_sum(array_map(fn (float $x): float => $x ** 2, $base));
@@ -153,13 +154,13 @@ final class Evenness implements Measures
         $measures = [];
         foreach ($chords as $all) {
             $spreads = array_column($all, 1);
-            $value = max(Comparison::mean($spreads), self::ALONE * max($spreads));
-            $measures[] = $this->measure($comparison, MeasureKind::ChordSpread, $all, max($spreads), $value);
+            $value = max(Statistics::mean($spreads), self::ALONE * max($spreads));
+            $measures[] = Measure::ofAttacks(MeasureKind::ChordSpread, array_column($all, 0), max($spreads), $comparison->limit(MeasureKind::ChordSpread), $value);
         }
         foreach ($hands as $all) {
             $apart = array_column($all, 1);
-            $value = count($apart) < 2 ? self::ALONE * abs($apart[0]) : abs(Comparison::mean($apart));
-            $measures[] = $this->measure($comparison, MeasureKind::HandsApart, $all, Comparison::mean($apart), $value);
+            $value = count($apart) < 2 ? self::ALONE * abs($apart[0]) : abs(Statistics::mean($apart));
+            $measures[] = Measure::ofAttacks(MeasureKind::HandsApart, array_column($all, 0), Statistics::mean($apart), $comparison->limit(MeasureKind::HandsApart), $value);
         }
 
         return $measures;
@@ -202,16 +203,5 @@ final class Evenness implements Measures
         }
 
         return $this->struck($attack, Hand::Left) - $this->struck($attack, Hand::Right);
-    }
-
-    /**
-     * @param  non-empty-list<array{Attack, float}>  $all
-     */
-    private function measure(Comparison $comparison, MeasureKind $kind, array $all, float $value, float $off): Measure
-    {
-        $attack = $all[0][0];
-        $ids = array_merge(...array_map(fn (array $one): array => $one[0]->notes(), $all));
-
-        return new Measure($kind, $attack->bar, $attack->at, array_values(array_unique($ids)), $value, 0.0, $comparison->limit($kind), $off);
     }
 }

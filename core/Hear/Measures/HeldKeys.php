@@ -10,6 +10,7 @@ use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Pair;
 use Tarnwind\Core\Hear\Run;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Score\Slur;
 
 /**
@@ -185,7 +186,7 @@ final class HeldKeys
             }
         }
         foreach ($dry as $notes) {
-            [$heard, $planned] = [Comparison::middle(array_column($notes, 1)), Comparison::middle(array_column($notes, 2))];
+            [$heard, $planned] = [Statistics::middle(array_column($notes, 1)), Statistics::middle(array_column($notes, 2))];
             $note = $notes[0][0]->note;
             $measures[] = new Measure(MeasureKind::Staccato, $note->measure, $note->onset, array_map(fn (array $one): string => $one[0]->note->id, $notes), $heard, $planned, $this->comparison->limit(MeasureKind::Staccato), $heard - $planned);
         }
@@ -216,10 +217,9 @@ final class HeldKeys
         }
 
         return array_map(function (array $all): Measure {
-            [$attack, $spreads] = [$all[0][0], array_column($all, 1)];
-            $ids = array_merge(...array_map(fn (array $one): array => $one[0]->notes(), $all));
+            $spreads = array_column($all, 1);
 
-            return new Measure(MeasureKind::LeftApart, $attack->bar, $attack->at, array_values(array_unique($ids)), max($spreads), 0.0, $this->comparison->limit(MeasureKind::LeftApart), Comparison::mean($spreads));
+            return Measure::ofAttacks(MeasureKind::LeftApart, array_column($all, 0), max($spreads), $this->comparison->limit(MeasureKind::LeftApart), Statistics::mean($spreads));
         }, array_values($bars));
     }
 

@@ -9,6 +9,7 @@ use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Measures;
 use Tarnwind\Core\Hear\Pair;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Reading\Layer;
 
 /**
@@ -100,8 +101,8 @@ final class LayerBalance implements Measures
         foreach ($bars as $chords) {
             // One chord may be struck unluckily; a bar of them is a way of playing.
             if (count($chords) >= 2) {
-                [$heard, $planned] = [Comparison::mean(array_column($chords, 1)), Comparison::mean(array_column($chords, 2))];
-                $measures[] = new Measure(MeasureKind::TopNote, $chords[0][0]->note->measure, $chords[0][0]->note->onset, $this->ids(array_column($chords, 0)), $heard, $planned, $comparison->limit(MeasureKind::TopNote), $planned - $heard - Comparison::doubt(array_map(fn (array $chord): float => $chord[1] - $chord[2], $chords)));
+                [$heard, $planned] = [Statistics::mean(array_column($chords, 1)), Statistics::mean(array_column($chords, 2))];
+                $measures[] = new Measure(MeasureKind::TopNote, $chords[0][0]->note->measure, $chords[0][0]->note->onset, $this->ids(array_column($chords, 0)), $heard, $planned, $comparison->limit(MeasureKind::TopNote), $planned - $heard - Statistics::doubt(array_map(fn (array $chord): float => $chord[1] - $chord[2], $chords)));
             }
         }
 
@@ -122,7 +123,7 @@ final class LayerBalance implements Measures
      */
     private function level(array $pairs, bool $heard): float
     {
-        return Comparison::mean(array_map(fn (Pair $pair): float => $heard ? $pair->level : $pair->plannedLevel, $pairs));
+        return Statistics::mean(array_map(fn (Pair $pair): float => $heard ? $pair->level : $pair->plannedLevel, $pairs));
     }
 
     /**
@@ -132,7 +133,7 @@ final class LayerBalance implements Measures
      */
     private function doubt(array $pairs): float
     {
-        return Comparison::doubt(array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, $pairs));
+        return Statistics::doubt(array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, $pairs));
     }
 
     /**

@@ -10,6 +10,7 @@ use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Measures;
 use Tarnwind\Core\Hear\Run;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Score\Place;
 use Tarnwind\Core\Time\FreeMark;
 use Tarnwind\Core\Time\RubatoMark;
@@ -120,7 +121,7 @@ final class Pacing implements Measures
             }
         }
 
-        return count($ratios) < self::LEAST ? $run->pace() : max(Run::QUICKEST, Comparison::middle($ratios));
+        return count($ratios) < self::LEAST ? $run->pace() : max(Run::QUICKEST, Statistics::middle($ratios));
     }
 
     /**
@@ -221,7 +222,7 @@ final class Pacing implements Measures
             if (count($near) < self::LEAST || $bar['slow']) {
                 continue;
             }
-            $quicker = 1 - $paces[$turn] / Comparison::middle($near);
+            $quicker = 1 - $paces[$turn] / Statistics::middle($near);
             $measures[] = $this->measure($comparison, MeasureKind::Rushed, $bar['first'], $quicker, 0.0, $quicker);
             // Who slows down at the end more than is planned does what players do.
             $measures[] = $this->measure($comparison, MeasureKind::Dragged, $bar['first'], -$quicker, 0.0, $turn >= $last - 1 ? 0.0 : -$quicker);
@@ -243,7 +244,7 @@ final class Pacing implements Measures
         if (count($paces) < self::DRIFTS) {
             return [];
         }
-        [$meanTurn, $meanPace] = [Comparison::mean(array_map(floatval(...), array_keys($paces))), Comparison::mean(array_values($paces))];
+        [$meanTurn, $meanPace] = [Statistics::mean(array_map(floatval(...), array_keys($paces))), Statistics::mean(array_values($paces))];
         $sum = $square = $all = 0.0;
         foreach ($paces as $turn => $pace) {
             $sum += ($turn - $meanTurn) * ($pace - $meanPace);

@@ -9,6 +9,7 @@ use Tarnwind\Core\Hear\Measure;
 use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Measures;
 use Tarnwind\Core\Hear\Pair;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Likeness;
 use Tarnwind\Core\Reading\LikenessKind;
@@ -99,7 +100,7 @@ final class PhraseShape implements Measures
             return [];
         }
         // How much of the planned rise and fall there is: the slope of what is heard over what is planned.
-        [$meanHeard, $meanPlanned] = [Comparison::mean($heard), Comparison::mean($planned)];
+        [$meanHeard, $meanPlanned] = [Statistics::mean($heard), Statistics::mean($planned)];
         $sum = $square = 0.0;
         foreach ($planned as $index => $level) {
             $sum += ($level - $meanPlanned) * ($heard[$index] - $meanHeard);
@@ -126,7 +127,7 @@ final class PhraseShape implements Measures
      */
     private function smoothed(array $levels): array
     {
-        return array_map(fn (int $index): float => Comparison::mean(array_slice($levels, max(0, $index - self::AROUND), $index + self::AROUND + 1 - max(0, $index - self::AROUND))), array_keys($levels));
+        return array_map(fn (int $index): float => Statistics::mean(array_slice($levels, max(0, $index - self::AROUND), $index + self::AROUND + 1 - max(0, $index - self::AROUND))), array_keys($levels));
     }
 
     /**
@@ -141,10 +142,10 @@ final class PhraseShape implements Measures
         // Only the line: what is loud beneath it is a matter of balance.
         foreach ($phrases as $pairs) {
             $differences = array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, $pairs);
-            $off = Comparison::mean($differences);
-            $planned = Comparison::mean(array_map(fn (Pair $pair): float => $pair->plannedLevel, $pairs));
+            $off = Statistics::mean($differences);
+            $planned = Statistics::mean(array_map(fn (Pair $pair): float => $pair->plannedLevel, $pairs));
             $first = $pairs[0]->note;
-            $measures[] = new Measure(MeasureKind::Level, $first->measure, $first->onset, [], $planned + $off, $planned, $comparison->limit(MeasureKind::Level), abs($off) - Comparison::doubt($differences), $off > 0 ? 'loud' : 'soft');
+            $measures[] = new Measure(MeasureKind::Level, $first->measure, $first->onset, [], $planned + $off, $planned, $comparison->limit(MeasureKind::Level), abs($off) - Statistics::doubt($differences), $off > 0 ? 'loud' : 'soft');
         }
 
         return $measures;
@@ -185,7 +186,7 @@ final class PhraseShape implements Measures
      */
     private function level(array $pairs, bool $heard): float
     {
-        return Comparison::mean(array_map(fn (Pair $pair): float => $heard ? $pair->level : $pair->plannedLevel, $pairs));
+        return Statistics::mean(array_map(fn (Pair $pair): float => $heard ? $pair->level : $pair->plannedLevel, $pairs));
     }
 
     /**
@@ -236,9 +237,9 @@ final class PhraseShape implements Measures
         }
         $measures = [];
         foreach ($groups as $group) {
-            $planned = Comparison::spread(array_map(fn (Pair $pair): float => $pair->plannedLevel, $group));
+            $planned = Statistics::spread(array_map(fn (Pair $pair): float => $pair->plannedLevel, $group));
             if (count($group) >= self::REPEATED && $planned >= self::LIVING) {
-                $heard = Comparison::spread(array_map(fn (Pair $pair): float => $pair->level, $group));
+                $heard = Statistics::spread(array_map(fn (Pair $pair): float => $pair->level, $group));
                 $limit = $comparison->limit(MeasureKind::Repeated);
                 // Beside nothing at all even unsteady fingers differ: only what is nearly equal is told.
                 $measures[] = new Measure(MeasureKind::Repeated, $group[0]->note->measure, $group[0]->note->onset, array_map(fn (Pair $pair): string => $pair->note->id, $group), $heard, $planned, $limit, $heard < self::LIVING / 2 ? $planned - $heard : 0.0);
@@ -270,7 +271,7 @@ final class PhraseShape implements Measures
         if (count($on) < 4 * self::LEAST || count($off) < 4 * self::LEAST) {
             return [];
         }
-        $value = Comparison::mean($on) - Comparison::mean($off);
+        $value = Statistics::mean($on) - Statistics::mean($off);
         $first = $comparison->pairs[0]->note;
 
         return [new Measure(MeasureKind::Accents, $first->measure, $first->onset, [], $value, 0.0, $comparison->limit(MeasureKind::Accents), $value)];

@@ -13,6 +13,7 @@ use Tarnwind\Core\Hear\MeasureKind;
 use Tarnwind\Core\Hear\Measures;
 use Tarnwind\Core\Hear\Pair;
 use Tarnwind\Core\Hear\Run;
+use Tarnwind\Core\Hear\Statistics;
 use Tarnwind\Core\Reading\Hand;
 
 /**
@@ -107,7 +108,7 @@ final class Proportions implements Measures
         if (count($figures) < self::FIGURES) {
             return [];
         }
-        [$heard, $planned] = [Comparison::middle(array_column($figures, 'played')), Comparison::middle(array_column($figures, 'planned'))];
+        [$heard, $planned] = [Statistics::middle(array_column($figures, 'played')), Statistics::middle(array_column($figures, 'planned'))];
         $off = $heard < $planned ? 1 - $heard / $planned : self::SHARPER * ($heard / $planned - 1);
         $first = $figures[0]['pair']->note;
 
@@ -161,12 +162,12 @@ final class Proportions implements Measures
                 $played = array_map(fn (Pair $pair): float => $pair->played->onset, $attack->of($hand));
                 if ($played !== []) {
                     $share = ($attack->planned - $from->planned) / ($to->planned - $from->planned);
-                    $off[] = abs(Comparison::mean($played) - $from->played - $share * $length) / $unit;
+                    $off[] = abs(Statistics::mean($played) - $from->played - $share * $length) / $unit;
                     $ids = [...$ids, ...$attack->notes()];
                 }
             }
         }
-        $value = Comparison::mean($off);
+        $value = Statistics::mean($off);
 
         return $off === [] ? [] : [new Measure(MeasureKind::CrossRhythm, $from->bar, $from->at, array_values(array_unique($ids)), $value, 0.0, $comparison->limit(MeasureKind::CrossRhythm), $value, $cross->inWords())];
     }

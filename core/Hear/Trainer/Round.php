@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Hear\Trainer;
 
-use Tarnwind\Core\Hear\Comparison;
 use Tarnwind\Core\Hear\FootCurve;
 use Tarnwind\Core\Hear\Press;
+use Tarnwind\Core\Hear\Statistics;
 
 /**
  * What a foot made of an exercise.
@@ -74,9 +74,9 @@ final readonly class Round
             $told[] = ['at' => $target->at, 'met' => $isUp && $isDown, 'up' => $target->up === null ? null : $up, 'down' => $target->down === null ? null : $down, 'says' => self::says($target, $up, $down, $isUp, $isDown)];
         }
         $share = $told === [] ? 0.0 : count(array_filter($told, fn (array $one): bool => $one['met'])) / count($told);
-        $lag = $lags === [] ? null : Comparison::middle($lags);
+        $lag = $lags === [] ? null : Statistics::middle($lags);
 
-        return new self($share, $told, $lag, Comparison::mean($gaps), Comparison::mean($smears), match (true) {
+        return new self($share, $told, $lag, Statistics::mean($gaps), Statistics::mean($smears), match (true) {
             $share >= 0.85 => 'Clean. A little quicker now.',
             $lag !== null && $lag > $exercise->tolerance / 2 => 'The foot comes late: up as the finger goes down.',
             $lag !== null && $lag < 0 => 'The foot comes up before the sound: wait for it.',
@@ -118,7 +118,7 @@ final readonly class Round
         $beat = 60_000 / $exercise->tempo;
         $depths = self::looks($foot, (1 + self::FINDING) * $beat, $exercise->lasts);
         $share = count(array_filter($depths, fn (float $depth): bool => $depth >= self::HALF[0] && $depth <= self::HALF[1])) / count($depths);
-        $mean = Comparison::mean($depths);
+        $mean = Statistics::mean($depths);
 
         return new self($share, [], null, 0.0, 0.0, match (true) {
             $share >= 0.85 => 'Held. That is where the dampers graze the strings.',

@@ -1,4 +1,5 @@
 import type { Exercise } from './foot';
+import { DAMPERS_OFF } from './messages';
 
 /** A move of the foot: ms from the beginning of a round, and how far down it is, 0 to 1. */
 export type FootMove = [number, number];
@@ -26,15 +27,14 @@ export function trace(moves: readonly FootMove[], now: number): [number, number]
     return [...points, [placeOf(now, now), depth]];
 }
 
-/** How far down a pedal counts as down, and as up again: as the core has it. */
-const DOWN = 0.35;
+/** How far up it must come to count as up again, once it was down: as the core has it. */
 const UP = 0.22;
 
 /** When the foot went down and came up. */
 export function changesOf(moves: readonly FootMove[]): { ms: number; goes: 'down' | 'up' }[] {
     let isDown = false;
     return moves.flatMap(([ms, depth]) => {
-        if (isDown ? depth > UP : depth < DOWN) return [];
+        if (isDown ? depth > UP : depth < DAMPERS_OFF) return [];
         isDown = !isDown;
         return [{ ms, goes: isDown ? ('down' as const) : ('up' as const) }];
     });

@@ -1,9 +1,6 @@
 import { timeConstant } from '../sound/damping';
 import type { Sound } from '../sound/lazyPiano';
-import { damperOf, heardIn, type Message } from './messages';
-
-/** How far down the pedal keeps the dampers off, 0 to 1 [start]. */
-const KEEPS = 0.35;
+import { DAMPERS_OFF, damperOf, heardIn, type Message } from './messages';
 
 /** Lets what is played on something silent be heard. */
 export function liveSound(sound: () => Sound) {
@@ -27,9 +24,9 @@ export function liveSound(sound: () => Sound) {
             piano.play({ note: '', midi: heard.midi, velocity: heard.velocity, ms: 0, damping: [], soft: false }, () => context.currentTime);
         } else if (heard?.kind === 'up') {
             down.delete(heard.midi);
-            if (pedal < KEEPS) damp(heard.midi);
+            if (pedal < DAMPERS_OFF) damp(heard.midi);
         } else if (depth !== null) {
-            const falls = pedal >= KEEPS && depth < KEEPS;
+            const falls = pedal >= DAMPERS_OFF && depth < DAMPERS_OFF;
             pedal = depth;
             if (falls) for (const midi of ringing) if (!down.has(midi)) damp(midi);
         }

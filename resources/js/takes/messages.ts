@@ -1,3 +1,6 @@
+/** How far down a pedal keeps the dampers off, 0 to 1, as the core has it [start]. */
+export const DAMPERS_OFF = 0.35;
+
 /** A message of an instrument, with the time at which it came on the clock of `performance.now()`. */
 export interface Message {
     at: number;

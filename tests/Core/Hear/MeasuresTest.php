@@ -359,3 +359,14 @@ it('hears whether what ends together is left together, where no pedal holds it',
     // Under a pedal nobody hears it.
     expect(Played::measured(Played::review($performance, Played::foot($late, '100:127', '1900:0', '2100:127', '3900:0')), 'left-apart', true))->toBe([]);
 });
+
+it('calls a wrong key by its name in the key of the piece', function (int $fifths, string $line, string $says): void {
+    $performance = Played::plan(MusicXml::part(MusicXml::attributes(fifths: $fifths).MusicXml::line($line), MusicXml::line($line), MusicXml::line($line)));
+    // The last note of bar 2 is struck a key too high.
+    $slipped = Played::otherwise(Played::exactly($performance), fn (PlayedNote $note, int $place): PlayedNote => $place === 7 ? new PlayedNote($note->midi + 1, $note->onset, $note->release, $note->velocity) : $note);
+    expect(array_column(Played::review($performance, $slipped)->findings, 'reason'))->toBe([$says]);
+})->with([
+    'A major' => [3, 'A4:4 C#5:4 E5:4 D5:4', 'D♯5 in place of D5 on beat 4.'],
+    'A flat major' => [-4, 'Ab4:4 C5:4 Eb5:4 D5:4', 'E♭5 in place of D5 on beat 4.'],
+    'C sharp major' => [7, 'C#5:4 E#5:4 G#5:4 B4:4', 'B♯4 in place of B4 on beat 4.'],
+]);
