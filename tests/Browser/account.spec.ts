@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import { expect } from '@playwright/test';
 import { TOTP } from 'otpauth';
-import { openDesk, saved, seriousViolations, signIn, studentCard, test } from './support/studio';
+import { openDesk, requestsUnderWay, saved, seriousViolations, signIn, studentCard, test } from './support/studio';
 
 const PASSWORD = 'mist-over-water';
 
@@ -66,11 +66,12 @@ test('a first day: from an empty studio to a copy that is opened on a phone', as
 });
 
 test('a session that ends during work is taken up again at the desk, and nothing is lost', async ({ page, context }) => {
+    const underWay = requestsUnderWay(page);
     await signIn(page);
     await openDesk(page, 'Oona', 'Lantern on the Water');
     await page.keyboard.press('ArrowDown');
     // An answer that is still on its way would bring its session back.
-    await page.waitForLoadState('networkidle');
+    await expect.poll(() => underWay.size).toBe(0);
     await context.clearCookies();
     await page.keyboard.press('n');
     const again = page.getByRole('dialog', { name: 'You have been signed out' });

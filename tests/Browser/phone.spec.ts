@@ -43,6 +43,7 @@ test('a link is made for home, opens the copy on a phone without an account, and
     await page.setViewportSize({ width: 1280, height: 800 });
     await signIn(page);
     await page.getByRole('link', { name: 'marked copy' }).first().click();
+    await expect(page.locator('.page svg').first()).toBeVisible();
     await page.getByRole('button', { name: 'Link for home' }).click();
     await page.getByRole('button', { name: 'Make a link' }).click();
     const link = await page.getByLabel('The link', { exact: true }).inputValue();

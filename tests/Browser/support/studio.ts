@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page, type Request } from '@playwright/test';
 
 /** A test that starts from the seeded demo, whatever the tests before it (or its own first try) have done. */
 export const test = base.extend<{ studio: string; seeded: undefined }>({
@@ -71,8 +71,19 @@ export async function suggest(page: Page): Promise<void> {
     await saved(page);
 }
 
-/** What assistive technology would stumble over on the page. */
+/** The requests of a page that have no answer yet, from now on. */
+export function requestsUnderWay(page: Page): ReadonlySet<Request> {
+    const underWay = new Set<Request>();
+    page.on('request', (request) => underWay.add(request));
+    page.on('requestfinished', (request) => underWay.delete(request));
+    page.on('requestfailed', (request) => underWay.delete(request));
+    return underWay;
+}
+
+/** What assistive technology would stumble over on the page; colours that fade are looked at when they stand. */
 export async function seriousViolations(page: Page): Promise<string[]> {
+    const fading = () => document.getAnimations().filter((one) => one.effect?.getComputedTiming().endTime !== Infinity).length;
+    await expect.poll(() => page.evaluate(fading)).toBe(0);
     const { violations } = await new AxeBuilder({ page }).analyze();
     return violations
         .filter(({ impact }) => impact === 'serious' || impact === 'critical')
