@@ -29,6 +29,6 @@ final readonly class Boundary
 
     public function asSection(string $reason): self
     {
-        return new self($this->at, $this->strength, [...$this->reasons, $reason], true, $this->fixed);
+        return new self($this->at, $this->strength, array_values(array_unique([...$this->reasons, $reason])), true, $this->fixed);
     }
 }

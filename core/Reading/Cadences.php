@@ -34,10 +34,16 @@ final readonly class Cadences
     /** The dominant stands on its root; a half cadence is led to by its own dominant or a 6/4. */
     private const PREPARED = 0.2;
 
+    /** A half cadence on a chord that has come after another goal and stays to the end of the phrase. */
+    private const STAYS = 0.6;
+
     /** For each bar that passes between the goal and the end of the phrase. */
     private const AWAY = -0.3;
 
     private const THRESHOLD = 0.6;
+
+    /** Strength of a boundary that is clear. */
+    private const CLEAR = 0.7;
 
     /** What a short stretch must bring. */
     private const CERTAIN = 1.4;
@@ -65,13 +71,18 @@ final readonly class Cadences
         }
         $cadences = new self($score, Harmony::chords($harmonies), $basses, $keys);
         $found = [];
+        $last = null;
         $begin = Fraction::zero();
-        foreach ([...array_map(fn (Boundary $boundary): Fraction => $boundary->at, array_slice($boundaries, 1)), $score->end()] as $end) {
+        $ends = [...array_map(fn (Boundary $boundary): array => [$boundary->at, $boundary->strength >= self::CLEAR], array_slice($boundaries, 1)), [$score->end(), true]];
+        foreach ($ends as [$end, $isClear]) {
             $isShort = $end->minus($begin)->isLessThan($score->measureAt($begin)->time->length()->times(Fraction::of(...self::SHORTEST)));
-            $cadence = $cadences->at($begin, $end, $isShort && ! $end->equals($score->end()) ? self::CERTAIN : self::THRESHOLD);
+            $cadence = $cadences->at($begin, $end, $isClear, $isShort && ! $end->equals($score->end()) ? self::CERTAIN : self::THRESHOLD);
+            // The first chord of a phrase ends the one before, but where that has ended already and been led on.
+            $isLedOn = $cadence !== null && $cadence->at->equals($begin) && $last !== null && $cadence->at->minus($last->at)->compareTo($cadences->window($begin)) <= 0;
             $begin = $end;
-            if ($cadence !== null) {
+            if ($cadence !== null && ! $isLedOn) {
                 $found[(string) $cadence->at] ??= $cadence;
+                $last = $cadence;
             }
         }
 
@@ -95,7 +106,15 @@ final readonly class Cadences
         return $chord->bass === $chords[$index + 1]->root || (! $chord->from->equals($bar->start) && $chord->to->minus($chord->from)->isLessThan($half));
     }
 
-    private function at(Fraction $begin, Fraction $end, float $threshold): ?Cadence
+    private function window(Fraction $at): Fraction
+    {
+        return $this->score->measureAt($at)->time->length()->times(Fraction::of(...self::WINDOW));
+    }
+
+    /**
+     * @param  bool  $isClear  whether it is clear that a phrase ends at the end
+     */
+    private function at(Fraction $begin, Fraction $end, bool $isClear, float $threshold): ?Cadence
     {
         $last = Search::last(count($this->chords), fn (int $index): bool => $this->chords[$index]->from->isLessThan($end));
         if (! isset($this->chords[$last]) || ! $this->chords[$last]->from->isLessThan($end)) {
@@ -109,7 +128,7 @@ final readonly class Cadences
         $best = null;
         $most = $threshold;
         for ($index = $last; $index >= 0 && ($index === $last || ! $this->chords[$index]->from->isLessThan($from)); $index--) {
-            [$kind, $value] = $this->judge($index, $bar, $end, $index === $last) ?? [null, 0.0];
+            [$kind, $value] = $this->judge($index, $bar, $end, $isClear, $index === $last) ?? [null, 0.0];
             // A chord that has long been there is what a phrase stays on, but for the last of the piece.
             if ($kind === CadenceKind::Full && $this->chords[$index]->from->isLessThan($from) && ! $end->equals($this->score->end())) {
                 continue;
@@ -128,9 +147,10 @@ final readonly class Cadences
      *
      * @param  Fraction  $bar  its length
      * @param  Fraction  $end  of the phrase
+     * @param  bool  $isClear  whether it is clear that it ends there
      * @return ?array{CadenceKind, float}
      */
-    private function judge(int $index, Fraction $bar, Fraction $end, bool $isLast): ?array
+    private function judge(int $index, Fraction $bar, Fraction $end, bool $isClear, bool $isLast): ?array
     {
         $chord = $this->chords[$index];
         $before = $this->chords[$index - 1] ?? null;
@@ -139,20 +159,24 @@ final readonly class Cadences
         $measure = $this->score->measureAt($chord->from);
         $value = self::PLACE[Slice::rank($measure->time->weightAt($chord->from->minus($measure->beatOrigin())))];
         $isDominant = $chord->root === $key->tonic + 1 && self::isDominant($chord);
+        $half = $bar->times(Fraction::of(1, 2));
         $isLong = ! $chord->to->minus($chord->from)->isLessThan($bar);
         $isHome = $chord->root === $key->tonic && $chord->quality->isConsonant();
         if ($before !== null && $chord->quality->isConsonant() && $chord->inversion === 0 && self::arrives($this->chords, $index)) {
             $onRoot = $this->basses[(string) $chord->from] === $chord->root + 1;
             $sixFour = $onRoot && ($this->chords[$index - 2] ?? null)?->root === $chord->root && $this->basses[(string) $before->from] === $before->root;
-            $staysToEnd = ! $chord->to->plus($bar->times(Fraction::of(1, 2)))->isLessThan($end);
+            $staysToEnd = ! $chord->to->plus($half)->isLessThan($end);
             if ($isHome || $sixFour || ($onRoot && $staysToEnd && ! $isDominant && $before->quality === Quality::DominantSeventh)) {
                 return [CadenceKind::Full, $value + self::KINDS['full'] + ($isHome ? 0.0 : self::ELSEWHERE) + ($onRoot ? self::PREPARED : 0.0)];
             }
         }
-        if ($isLast && $chord->inversion === 0 && ($isDominant || ($isLong && $chord->quality === Quality::DominantSeventh && $next?->root !== $chord->root - 1))) {
+        // A seventh that goes home at once is open only where a phrase ends without doubt.
+        $isOpen = $isDominant && ($chord->quality === Quality::Major || $next?->root !== $key->tonic || $isClear);
+        if ($isLast && $chord->inversion === 0 && ($isOpen || ($isLong && $chord->quality === Quality::DominantSeventh && $next?->root !== $chord->root - 1))) {
+            $stays = ! $chord->to->minus($chord->from)->isLessThan($half) && ! $chord->to->isLessThan($end);
             $isPrepared = $before !== null && (self::leads($before, $chord->root) || $this->basses[(string) $chord->from] === $chord->root);
 
-            return [CadenceKind::Half, $value + self::KINDS['half'] + ($isPrepared ? self::PREPARED : 0.0)];
+            return [CadenceKind::Half, $value + self::KINDS['half'] + ($isPrepared ? self::PREPARED : 0.0) + ($stays ? self::STAYS : 0.0)];
         }
         // A dominant whose own dominant leads to it is a goal, even where the bass goes on before the phrase ends.
         if ($before !== null && $isDominant && $chord->quality === Quality::Major && $chord->inversion === 0 && self::leads($before, $chord->root)) {

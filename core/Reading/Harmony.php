@@ -22,6 +22,7 @@ final readonly class Harmony
      * @param  string  $numeral  in the key of the moment
      * @param  ?string  $remark  what is uncommon about it, in words
      * @param  bool  $fixed  whether the teacher named it
+     * @param  ?AddedNote  $added  what it has besides the notes of its quality
      */
     public function __construct(
         public Fraction $from,
@@ -35,17 +36,28 @@ final readonly class Harmony
         public string $numeral = '',
         public ?string $remark = null,
         public bool $fixed = false,
+        public ?AddedNote $added = null,
     ) {
     }
 
     private function until(Fraction $to): self
     {
-        return new self($this->from, $to, $this->root, $this->quality, $this->bass, $this->inversion, $this->outside, $this->names, $this->numeral, $this->remark, $this->fixed);
+        return $this->with($to, $this->numeral, $this->remark, $this->added);
     }
 
     public function called(string $numeral, ?string $remark): self
     {
-        return new self($this->from, $this->to, $this->root, $this->quality, $this->bass, $this->inversion, $this->outside, $this->names, $numeral, $remark, $this->fixed);
+        return $this->with($this->to, $numeral, $remark, $this->added);
+    }
+
+    public function withAdded(?AddedNote $added): self
+    {
+        return $this->with($this->to, $this->numeral, $this->remark, $added);
+    }
+
+    private function with(Fraction $to, string $numeral, ?string $remark, ?AddedNote $added): self
+    {
+        return new self($this->from, $to, $this->root, $this->quality, $this->bass, $this->inversion, $this->outside, $this->names, $numeral, $remark, $this->fixed, $added);
     }
 
     /**
@@ -88,7 +100,7 @@ final readonly class Harmony
      */
     public function name(): string
     {
-        $name = $this->rootName().$this->quality->suffix();
+        $name = $this->rootName().$this->suffix();
 
         return $this->bass === null || $this->bass === $this->root ? $name : "$name/{$this->bassName()}";
     }
@@ -98,7 +110,7 @@ final readonly class Harmony
      */
     public function printedName(): string
     {
-        $name = Pitch::spoken($this->rootName()).$this->quality->suffix();
+        $name = Pitch::spoken($this->rootName()).$this->suffix();
 
         return $this->bass === null || $this->bass === $this->root ? $name : "$name/".Pitch::spoken($this->bassName());
     }
@@ -108,9 +120,16 @@ final readonly class Harmony
      */
     public function inWords(): string
     {
-        $name = Pitch::spoken($this->rootName()).' '.$this->quality->inWords();
+        $isOpen = $this->added === AddedNote::SuspendedFourth && $this->quality->isConsonant();
+        $name = Pitch::spoken($this->rootName()).($isOpen ? '' : ' '.$this->quality->inWords());
+        $over = $this->bass === null || $this->bass === $this->root ? '' : ' over '.Pitch::spoken($this->bassName());
 
-        return $this->bass === null || $this->bass === $this->root ? $name : "$name over ".Pitch::spoken($this->bassName());
+        return $name.$over.($this->added === null ? '' : ', '.$this->added->inWords());
+    }
+
+    private function suffix(): string
+    {
+        return $this->added === null ? $this->quality->suffix() : $this->added->suffixOf($this->quality->suffix());
     }
 
     /**

@@ -102,7 +102,7 @@ final class KeyReader
     }
 
     /**
-     * The chord on its root that a piece begins or ends with: its bar, root as a pitch class, and whether its third is minor.
+     * The chord on its root, or the bare root, that a piece begins or ends with: its bar, root as a pitch class, and whether its third is minor.
      *
      * @return ?array{int, int, bool} null where there is none
      */
@@ -116,9 +116,12 @@ final class KeyReader
         $sounding = array_values(array_filter($notes, fn (Note $note): bool => $end ? $note->end()->equals($edge) : $note->onset->equals($edge)));
         $root = min([127, ...array_map(fn (Note $note): int => $note->midi, $sounding)]) % 12;
         $above = array_map(fn (Note $note): int => ($note->midi % 12 + 12 - $root) % 12, $sounding);
-        $minor = in_array(3, $above, true);
+        $signature = $score->measures[$sounding[0]->measure]->fifths + $sounding[0]->transposition();
+        // Without a third it is the tonic of the signature, or says nothing.
+        $isMinor = array_diff($above, [0, 7]) === [] ? [Pitch::classAtFifths($signature) => false, Pitch::classAtFifths($signature + 3) => true][$root] ?? null : in_array(3, $above, true);
+        $isChord = array_diff($above, [0, 7, $isMinor === true ? 3 : 4]) === [];
 
-        return array_diff($above, [0, $minor ? 3 : 4, 7]) === [] && ($minor || in_array(4, $above, true)) ? [$sounding[0]->measure, $root, $minor] : null;
+        return $isMinor !== null && $isChord ? [$sounding[0]->measure, $root, $isMinor] : null;
     }
 
     /**

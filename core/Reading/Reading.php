@@ -165,9 +165,10 @@ final readonly class Reading
         [$boundaries, $sections] = SectionReader::read($score, $corrections->applyTo($phrases), $keys, $textures, $likenesses);
 
         $cadences = Cadences::find($score, $keys, $harmonies, $boundaries);
+        $nonChordNotes = NonChordNotes::name($score, $harmonies);
 
         return new self(
-            $keys, $harmonies, NonChordNotes::name($score, $harmonies), $cadences, $boundaries, $sections,
+            $keys, AddedNotes::find($score, $harmonies, $nonChordNotes), $nonChordNotes, $cadences, $boundaries, $sections,
             Answering::mark($score, $likenesses, $boundaries, $cadences), $patterns, $layers, $hands, $textures, $innerLines, FinalChord::find($score, $harmonies), $phrases,
         );
     }

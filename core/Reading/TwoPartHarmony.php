@@ -21,7 +21,7 @@ final class TwoPartHarmony
     private const FEWEST_BARS = 4;
 
     /** Share of the motions within the parts that are steps; a broken chord has few. */
-    private const STEPS = 0.5;
+    private const STEPS = 0.3;
 
     /** How far a note outside speaks against a chord: it comes and goes by leap, does one by step, or both. */
     private const AGAINST = [1.5, 0.6, 0.1];

@@ -68,6 +68,24 @@ final class Fingerings
     }
 
     /**
+     * How many fingers agree.
+     *
+     * @param  list<string>  $wanted  by stroke
+     * @param  list<string>  $found
+     */
+    private static function same(array $wanted, array $found): int
+    {
+        $same = 0;
+        foreach ($wanted as $place => $fingers) {
+            foreach (str_split($fingers) as $index => $finger) {
+                $same += (int) (($found[$place][$index] ?? '') === $finger);
+            }
+        }
+
+        return $same;
+    }
+
+    /**
      * Passages fingered by hand against what is planned for them, with the lifts of the lyrical style and the holds where
      * they are given.
      *
@@ -90,13 +108,10 @@ final class Fingerings
             $differences = [];
             foreach ($passage['fingers'] as $bar => $judged) {
                 $mine = $planned[$bar] ?? [];
-                foreach (explode(' ', $judged) as $place => $fingers) {
-                    $compared += strlen($fingers);
-                    $found = $mine[$place] ?? '';
-                    $same = count(array_filter(str_split($fingers), fn (string $finger, int $index): bool => ($found[$index] ?? '') === $finger, ARRAY_FILTER_USE_BOTH));
-                    $right += $same;
-                }
-                if (implode(' ', $mine) !== $judged) {
+                $ways = explode('|', $judged);
+                $right += max(array_map(fn (string $way): int => self::same(explode(' ', $way), $mine), $ways));
+                $compared += strlen(str_replace(' ', '', $ways[0]));
+                if (! in_array(implode(' ', $mine), $ways, true)) {
                     $differences[] = "bar $bar: $judged is planned as ".implode(' ', $mine);
                 }
             }

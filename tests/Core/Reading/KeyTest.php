@@ -105,3 +105,10 @@ it('has a numeral for every root there is', function (): void {
     }
     expect((new Key(2, true))->numeral(10, Quality::Diminished, 0))->toBe('♯v°')->and((new Key(0, false))->numeral(-7, Quality::Major, 0))->toBe('♭I');
 });
+
+it('hears a bare final key note as the tonic of the signature', function (): void {
+    $bars = [['2= D5 F#5 A5'], ['B4 D5 G5'], ['C#5 E5 A5'], ['F#5 E5 D5'], ['B4 C#5 D5'], ['F#5 E5 C#5'], ['D5 C#5 B4'], ['G5 E5 C#5']];
+    $line = fn (array $bar): array => [implode(' ', array_map(fn (string $pitch): string => "$pitch:4", array_slice(explode(' ', str_replace('2= ', '', $bar[0])), 0, 3))), '-:12'];
+    $read = fn (string $last): string => (string) array_slice(KeyReader::read(MusicXml::score(MusicXml::piano([...array_map($line, $bars), [$last, '-:12']], '3/4', 2))), -1)[0]->key;
+    expect($read('D5:12'))->toBe('D major')->and($read('B4:12'))->toBe('B minor');
+});

@@ -144,3 +144,13 @@ it('spells a pitch class as the key would', function (): void {
         ->and(Pitch::nameAtFifths((new Key(4, false))->spell(8)))->toBe('G#')
         ->and(Pitch::nameAtFifths((new Key(2, false))->spell(1)))->toBe('C#');
 });
+
+it('names added notes that stay, and none that pass or lean', function (array $bars, string $bar, string $chord): void {
+    expect(chords(MusicXml::piano([...$bars, ['C4+E4+G4+C5:16', 'C3:16']]))[$bar])->toBe(["0 $chord"]);
+})->with([
+    'a ninth' => [[['E4+G4+C5:16', 'C3:16'], ['F4+A4+B4+E5:16', 'D3:16'], ['F4+B4+D5+A5:16', 'G2:16']], '3', 'G9'],
+    'a flat ninth' => [[['E4+G4+C5:16', 'C3:16'], ['F4+A4+D5:16', 'D3:16'], ['F4+B4+D5+Ab5:16', 'G2:16'], ['F4+B4+D5+Ab5:16', 'G2:16']], '3', 'G7♭9'],
+    'a fourth that stays' => [[['E4+G4+C5:16', 'C3:16'], ['A4+D5+G5:16', 'D3:16'], ['E4+B4+E5:16', 'E3:16']], '2', 'Dsus4'],
+    'a ninth that goes to the root' => [[['E4+G4+C5:16', 'C3:16'], ['F4+A4+D5:16', 'D3:16'], ['F4+B4+D5+A5:8 F4+B4+D5+G5:8', 'G2:16']], '3', 'G7'],
+    'a note that passes' => [[['F4+B4+D5:16', 'G3:16'], ['C5:6 D5:4 E5:6', 'C3+E3+G3:16']], '2', 'C'],
+]);

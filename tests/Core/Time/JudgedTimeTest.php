@@ -86,7 +86,7 @@ it('takes time where a teacher would', function (string $part, int $found, int $
         ->and($isRight)->toBe($taken - count($false))->and(count($false))->toBeLessThanOrEqual($right, "of $taken: ".implode(', ', $false));
 })->with([
     // Of 11 wanted places, with 11 taken.
-    'tuned' => ['tuned', 9, 0],
+    'tuned' => ['tuned', 8, 1],
     // Of 10, with 8 taken.
     'looked at' => ['looked-at', 6, 1],
     // Of 11, with 13 taken.
