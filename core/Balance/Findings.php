@@ -6,9 +6,11 @@ namespace Tarnwind\Core\Balance;
 
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Remedy;
+use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\InnerLine;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
@@ -31,6 +33,14 @@ final readonly class Findings
 
     /** A remedy of fewer velocities is not worth a word [start]: near mp it is 1 dB. */
     private const WORTH = 4.0;
+
+    /** Share of a piece in counterpoint from which no voice goes along [start]. */
+    private const EQUAL = 0.5;
+
+    /** By steps of so much what goes along is made softer, and by no more than this where that is the only way [start]. */
+    private const STEP = 8.0;
+
+    private const MOST_SOFTER = 24.0;
 
     /** The least and the most that a remedy asks for, velocities. */
     private const LEAST = 2;
@@ -67,7 +77,9 @@ final readonly class Findings
             }
         }
 
-        return [...array_values(array_filter($findings)), ...$this->buried(), ...$this->unnoticed()];
+        $once = Repeats::once(array_values(array_filter($findings)), $this->performance->written, fn (Finding $finding): ?string => $finding->kind === FindingKind::MelodyMasked ? $finding->remedy?->value : null);
+
+        return [...$once, ...$this->buried(), ...$this->unnoticed()];
     }
 
     private function lastSung(): ?Note
@@ -90,21 +102,29 @@ final readonly class Findings
 
     private function masked(Audible $one): ?Finding
     {
-        if (! self::isMasked($one) || $one->lost === null) {
+        $textures = $this->performance->reading()->textures;
+        $isOneOfEqual = $textures[$one->note->measure] === BarTexture::Counterpoint || BarTexture::Counterpoint->share($textures) >= self::EQUAL;
+        if (! self::isMasked($one) || $one->lost === null || $isOneOfEqual) {
             return null;
         }
         $softer = min([0.0, ...array_map(fn (Note $note): float => $this->change($note, $one->middle - self::MASKED), $one->over)]);
         if ($softer > -self::WORTH) {
             return null;
         }
+        $softer = -self::STEP * ceil(-$softer / self::STEP);
         $louder = $this->change($one->note, self::MASKED - $one->middle);
+        $isTooLoud = $this->performance->levels()->velocity($one->note) + $louder > self::LOUDEST;
+        // What neither can mend is not worth a word.
+        if ($isTooLoud && $softer < -self::MOST_SOFTER) {
+            return null;
+        }
         $lost = $this->performance->tempo()->seconds($one->lost) - $this->performance->tempo()->seconds($one->note->onset);
         $velocity = $this->performance->levels()->velocity($one->note);
 
         return Finding::about(
             [$one->note], FindingKind::MelodyMasked, Severity::Warning, $one->middle, self::MASKED, Unit::Decibel,
             sprintf('%s goes under after %.1f of its %.1f s: what goes along softer by %d', $one->note->inWords(), $lost, $one->seconds, (int) ceil(-$softer))
-                .($velocity + $louder > self::LOUDEST ? '.' : sprintf(', or %s from %d to %d.', $one->note->inWords(), (int) round($velocity), (int) ceil($velocity + $louder))),
+                .($isTooLoud ? '.' : sprintf(', or %s from %d to %d.', $one->note->inWords(), (int) round($velocity), (int) ceil($velocity + $louder))),
             new Remedy(Action::Nudge, sprintf('What goes along softer by %d', (int) ceil(-$softer)), array_map(fn (Note $note): string => $note->id, $one->over), (string) (int) floor($softer)),
         );
     }

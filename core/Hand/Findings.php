@@ -36,9 +36,10 @@ final class Findings
     public static function of(Assignment $assignment, array $joints, Intended $intended = new Intended): array
     {
         $near = self::near($assignment, $joints, $intended);
-        $once = Repeats::once($near, $assignment->score, fn (Finding $finding): ?string => self::sameness($assignment, $finding));
+        $reliefs = Relief::findings($assignment, $near);
+        $once = Repeats::once(Relief::rest($near, $reliefs), $assignment->score, fn (Finding $finding): ?string => self::sameness($assignment, $finding));
 
-        return Finding::inOrder([...Relief::findings($assignment, $near), ...$once, ...$intended->without([
+        return Finding::inOrder([...$reliefs, ...$once, ...$intended->without([
             ...OneFigure::findings($assignment), ...Speed::findings($assignment), ...Strain::findings($assignment),
             ...Compass::findings($assignment), ...SoftPedalMarks::findings($assignment),
         ], $assignment->score)]);

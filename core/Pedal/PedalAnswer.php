@@ -9,6 +9,7 @@ use Tarnwind\Core\Craft\Asked;
 use Tarnwind\Core\Craft\Excerpt;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Intended;
+use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 
@@ -42,7 +43,8 @@ final class PedalAnswer implements Answer
         $all = Finding::inOrder([...$examination->findings, ...$checked]);
         $told = $performance->plan->settings(PedalSettings::class)->school === School::DampersOff
             ? array_values(array_filter($all, fn (Finding $finding): bool => ! in_array($finding->kind, self::NOT_MISSED, true))) : $all;
-        $findings = Intended::of($performance->plan, PedalCraft::NAME)->without($told, $performance->written);
+        $meant = Intended::of($performance->plan, PedalCraft::NAME)->without($told, $performance->written);
+        $findings = Repeats::once($meant, $performance->written, fn (Finding $finding): ?string => in_array($finding->kind, self::NOT_MISSED, true) ? $finding->kind->value : null);
 
         return [
             ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),

@@ -55,10 +55,10 @@ final readonly class AddedNotes
             $interval = ($note->midi % 12 + 12 - $root) % 12;
             $sounds[$interval] = ($sounds[$interval] ?? 0.0) + min($to, $note->end()->toFloat()) - max($from, $note->onset->toFloat());
         }
-        arsort($sounds);
-        $interval = (int) array_key_first($sounds);
+        $longest = max([0.0, ...$sounds]);
+        $interval = (int) array_search($longest, $sounds, true);
         $hasThird = in_array($harmony->root + $harmony->quality->fifths()[1], $harmony->names, true);
 
-        return $sounds[$interval] >= self::SHARE * ($to - $from) ? AddedNote::of($harmony->quality, $interval, $hasThird) : null;
+        return $longest >= self::SHARE * ($to - $from) ? AddedNote::of($harmony->quality, $interval, $hasThird) : null;
     }
 }

@@ -68,8 +68,20 @@ final class LayerReader
     /** Share of the notes of a low line that must be bass for all of them to be [start]. */
     private const MOSTLY_BASS = 0.6;
 
+    /** And of the lower of two lines [start]. */
+    private const PARTLY_BASS = 0.33;
+
+    /** Share of the bars that must have the same figure for a piece to be made of it [start]. */
+    private const ONE_FIGURE = 0.5;
+
     /** @var array<string, LayeredNote> by note id */
     private array $layers = [];
+
+    /** Whether nothing but the piano is in the score. */
+    private readonly bool $isAlone;
+
+    /** @var array<string, float> by voice, the share of its most frequent figure */
+    private array $usual = [];
 
     /** @var array<int, array<string, Stream>> */
     private readonly array $streams;
@@ -86,6 +98,7 @@ final class LayerReader
     private function __construct(private readonly Score $score, private readonly array $harmonies)
     {
         $this->streams = Stream::of($score->notes);
+        $this->isAlone = count($score->parts) === count($score->readParts);
         foreach ($score->slurs as $slur) {
             $this->slurred[$slur->from] = $this->slurred[$slur->to] = true;
         }
@@ -123,7 +136,8 @@ final class LayerReader
     }
 
     /**
-     * One line of the lowest staff is bass from note to note where most of it is, in its bar and those beside it.
+     * One line of the lowest staff is bass from note to note where most of it is, in its bar and those beside it, or where it
+     * is the lower of two lines of a piece for the piano alone.
      */
     private function keepLowLines(): void
     {
@@ -140,7 +154,8 @@ final class LayerReader
                     $near = [...$near, ...($this->streams[$beside][$voice] ?? null)?->tops() ?? []];
                 }
                 $here = count(array_filter($notes, $isBass)) / max(1, count($notes));
-                if (min($here, count(array_filter($near, $isBass)) / max(1, count($near))) < self::MOSTLY_BASS) {
+                $isLower = $this->isAlone && count($streams) === 2 && $here >= self::PARTLY_BASS;
+                if (! $isLower && min($here, count(array_filter($near, $isBass)) / max(1, count($near))) < self::MOSTLY_BASS) {
                     continue;
                 }
                 foreach ($notes as $note) {
@@ -168,6 +183,9 @@ final class LayerReader
         $values = array_values($smooth);
         $confidence = max(0.3, min(1.0, 0.5 + ($values[0] ?? 0.0) - ($values[1] ?? 0.0)));
         $melody = $best !== null && $smooth[$best] >= self::SINGS ? $streams[$best] : null;
+        if ($melody === null && ($alone = $this->upperOfTwo($streams)) !== null) {
+            [$melody, $confidence] = [$alone, self::SURE_OF_THE_REST];
+        }
         foreach ($melody === null ? [] : $melody->tops() as $note) {
             $this->layers[$note->id] = new LayeredNote(Layer::Melody, round($confidence, 2));
         }
@@ -182,6 +200,38 @@ final class LayerReader
         if ($melody !== null) {
             $this->doubleMelody($melody, $streams);
         }
+    }
+
+    /**
+     * The upper of two lines of a piece for the piano alone, which nothing else sings over: its tune, even where it breaks
+     * chords, but for a piece made of one figure.
+     *
+     * @param  array<string, Stream>  $streams
+     */
+    private function upperOfTwo(array $streams): ?Stream
+    {
+        if (! $this->isAlone || count($streams) !== 2) {
+            return null;
+        }
+        foreach ($streams as $voice => $stream) {
+            if ($stream->staff === 1 && $stream->chordShare() === 0.0 && $this->isOnTop($stream)) {
+                return $this->usualFigure($voice) >= self::ONE_FIGURE ? null : $stream;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Share of the bars of a voice that have its most frequent figure.
+     */
+    private function usualFigure(string $voice): float
+    {
+        return $this->usual[$voice] ??= (function () use ($voice): float {
+            $contours = array_map(fn (array $streams): string => $streams[$voice]->contour(), array_filter($this->streams, fn (array $streams): bool => isset($streams[$voice])));
+
+            return max(array_count_values($contours)) / count($contours);
+        })();
     }
 
     /**

@@ -40,7 +40,8 @@ final class AfterLongNotes implements LevelHabit
             if ($seconds < self::LONG) {
                 continue;
             }
-            $less = min(self::MOST, self::SHARE * $decay->attenuation($note->midi, $seconds));
+            // One that has joined the note before it is softer already.
+            $less = min(self::MOST, self::SHARE * $decay->attenuation($note->midi, $seconds)) - self::SECOND * array_sum(array_map(fn (LedgerEntry $entry): float => $entry->value, $entries[$note->id] ?? []));
             $from = $note;
             foreach ([1.0, self::SECOND] as $step => $share) {
                 [$next, $itsArc] = $line[$place + 1 + $step] ?? [null, null];

@@ -9,6 +9,7 @@ use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Hand\Assignment;
 use Tarnwind\Core\Hand\FindingKind;
+use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Note;
 
@@ -44,7 +45,8 @@ final class CrossedHands
     {
         [$hand, $its] = [$assignment->reading->hands[$note->id], $assignment->reading->hands[$other->id]];
         $over = $hand === Hand::Left ? $note->midi - $other->midi : $other->midi - $note->midi;
-        if ($hand === $its || $over <= 0) {
+        // Voices of equal right keep their hands.
+        if ($hand === $its || $over <= 0 || $assignment->reading->textures[$note->measure] === BarTexture::Counterpoint) {
             return null;
         }
         $offer = $assignment->redistribution()->offer($note);

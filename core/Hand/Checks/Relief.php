@@ -53,11 +53,30 @@ final class Relief
                 }
             }
             foreach (self::passages(array_values($offered)) as $notes) {
-                $findings[] = self::relief($assignment, $hand, $notes);
+                $findings[] = self::relief($assignment, $hand, $notes, self::isWide($near, $notes));
             }
         }
 
         return array_values(array_filter($findings));
+    }
+
+    /**
+     * What is left to be said of single notes beside the passages that are relieved of all that is wrong.
+     *
+     * @param  list<Finding>  $near
+     * @param  list<Finding>  $reliefs
+     * @return list<Finding>
+     */
+    public static function rest(array $near, array $reliefs): array
+    {
+        $handed = [];
+        foreach ($reliefs as $relief) {
+            foreach ($relief->value > 0 ? [] : $relief->notes as $note) {
+                $handed[$note] = true;
+            }
+        }
+
+        return array_values(array_filter($near, fn (Finding $finding): bool => $finding->remedy?->action !== Action::Hand || ! isset($handed[$finding->remedy->notes[0]])));
     }
 
     /**
@@ -80,9 +99,22 @@ final class Relief
     }
 
     /**
+     * Whether one of the notes is offered because it is out of reach.
+     *
+     * @param  list<Finding>  $near
      * @param  non-empty-list<Note>  $notes
      */
-    private static function relief(Assignment $assignment, Hand $hand, array $notes): ?Finding
+    private static function isWide(array $near, array $notes): bool
+    {
+        $ids = array_map(fn (Note $note): string => $note->id, $notes);
+
+        return array_filter($near, fn (Finding $finding): bool => $finding->kind === FindingKind::BeyondReach && in_array($finding->remedy?->notes[0] ?? null, $ids, true)) !== [];
+    }
+
+    /**
+     * @param  non-empty-list<Note>  $notes
+     */
+    private static function relief(Assignment $assignment, Hand $hand, array $notes, bool $isWide): ?Finding
     {
         $bars = new Bars($notes[0]->measure, $notes[count($notes) - 1]->measure);
         $around = $bars->widened(self::AROUND);
@@ -100,7 +132,7 @@ final class Relief
             $notes, FindingKind::Relief, Severity::Hint, $after, $before, Unit::Findings,
             sprintf('%s the %s hand can take %d notes (%s): of %d findings there %s.', $where, $hand->value, count($notes), $names, $before, match ($after) {
                 0 => 'none is left', 1 => 'one is left', default => "$after are left"
-            }),
+            }).($isWide ? ' Do not force the span.' : ''),
             new Remedy(Action::Hand, 'All '.count($notes)." to the $hand->value hand", array_map(fn (Note $note): string => $note->id, $notes), $hand->value),
         );
     }

@@ -25,14 +25,13 @@ final class SharedKeys
      */
     public static function findings(Assignment $assignment): array
     {
-        $findings = $held = [];
+        $findings = $passedOn = $held = [];
         foreach ($assignment->score->notes as $note) {
             if ($note->grace) {
                 continue;
             }
             $before = $held[$note->midi] ?? null;
-            $finding = $before === null ? null : self::passedOn($assignment, $before, $note);
-            $findings = [...$findings, ...($finding === null ? [] : [$finding])];
+            $passedOn[] = $before === null ? null : self::passedOn($assignment, $before, $note);
             if ($before !== null && $note->onset->isLessThan($before->end()) && $before->onset->isLessThan($note->onset) && $assignment->reading->hands[$before->id] !== $assignment->reading->hands[$note->id]) {
                 $early = 1000 * ($assignment->tempo->seconds($before->end()) - $assignment->tempo->seconds($note->onset) + KeyLength::KEY_RISES);
                 $findings[] = Finding::about(
@@ -45,7 +44,10 @@ final class SharedKeys
             }
         }
 
-        return $findings;
+        // A key that has to be left much earlier in the bar need not be spoken of again.
+        $isSaid = fn (Finding $finding): bool => array_filter($findings, fn (Finding $other): bool => $other->measure === $finding->measure && in_array($finding->notes[1], $other->notes, true)) !== [];
+
+        return Finding::inOrder([...$findings, ...array_filter($passedOn, fn (?Finding $finding): bool => $finding !== null && ! $isSaid($finding))]);
     }
 
     /**

@@ -136,7 +136,8 @@ final readonly class SingleNotes
         $findings = [];
         foreach (PassingHighNotes::find($this->performance) as $note) {
             $goal = $arcs[$note->id]->goal;
-            $more = $goal === null ? 0.0 : $this->levels->velocity($note) - $this->levels->velocity($goal);
+            // A goal in the accompaniment says nothing of how loud the tune is.
+            $more = $goal === null || ! $this->isSung($goal) ? 0.0 : $this->levels->velocity($note) - $this->levels->velocity($goal);
             if ($more > self::MARGIN && $manners->at($note->onset)->high === HighNotes::Held && ! $note->has('accent')) {
                 $findings[] = $this->softer(
                     $note, FindingKind::HighNoteOut, Severity::Hint, $more, self::MARGIN, -$more - self::MARGIN,

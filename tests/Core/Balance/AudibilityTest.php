@@ -111,10 +111,11 @@ it('says how much softer or louder would mend it, and that mends it', function (
     $performance = murmur($plan);
     $findings = (new Findings($performance))->all();
     $masked = array_values(array_filter($findings, fn ($finding): bool => $finding->kind === FindingKind::MelodyMasked));
-    expect(count($masked))->toBe(2)->and($masked[0]->reason)->toMatch('/^C6 goes under after \d\.\d of its \d\.\d s: what goes along softer by \d+/');
+    expect(count($masked))->toBe(1)->and($masked[0]->notes)->toHaveCount(2)
+        ->and($masked[0]->reason)->toMatch('/^C6 goes under after \d\.\d of its \d\.\d s: what goes along softer by \d+.* The same in bar 3\.$/');
     $remedy = $masked[0]->remedy;
     $mended = murmur($plan->withMarks([new NudgeMark('n', $remedy->notes, (float) $remedy->value)]));
-    expect(array_filter((new Findings($mended))->all(), fn ($finding): bool => $finding->kind === FindingKind::MelodyMasked && $finding->notes === $masked[0]->notes))->toBe([]);
+    expect(array_filter((new Findings($mended))->all(), fn ($finding): bool => $finding->kind === FindingKind::MelodyMasked))->toBe([]);
 });
 
 it('brings out the third that turns the mode, and says where it would go unnoticed', function (): void {

@@ -35,5 +35,8 @@ it('says nothing more when the planned fingers are kept as they are', function (
     $marks = array_map(fn (array $one): FingerMark => new FingerMark("f-{$one['note']}", $one['note'], $one['finger'], true), $fresh['fingers']);
     $kept = $answer($plan->withMarks([...$plan->marks, ...$marks]));
     $said = fn (array $answer): array => array_map(fn (array $finding): string => "{$finding['kind']} {$finding['measure']}", $answer['findings']);
-    expect(array_diff($said($kept), $said($fresh)))->toBe([]);
+    // What another hand would have mended all at once is said one by one where the fingers are to stay.
+    $shared = array_merge([], ...array_map(fn (array $finding): array => $finding['kind'] === 'relief' ? $finding['notes'] : [], $fresh['findings']));
+    $new = array_filter($kept['findings'], fn (array $finding): bool => array_intersect($finding['remedy']['notes'] ?? [], $shared) === []);
+    expect(array_diff($said(['findings' => $new]), $said($fresh)))->toBe([]);
 })->with(['lantern-on-the-water.musicxml', 'slow-weather.musicxml', 'BrahWiMeSample.xml', 'BWV_0775.xml', 'DebuMandSample.xml', 'MozaChloSample.xml']);
