@@ -7,7 +7,6 @@ namespace Tarnwind\Core\Portrait;
 use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Reading\InnerLine;
 use Tarnwind\Core\Reading\InWords;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
@@ -38,6 +37,10 @@ final readonly class Oddities
     private const MOST_HARMONIES = 6;
 
     private const MOST_METRES = 2;
+
+    private const MOST_LINES = 3;
+
+    private const MOST_PATTERNS = 3;
 
     /** Share of silent bars beyond which a part accompanies others [start]. */
     private const ACCOMPANIES = 0.25;
@@ -227,7 +230,17 @@ final readonly class Oddities
      */
     private function innerLines(): array
     {
-        return array_map(fn (InnerLine $line): Line => new Line(ucfirst($line->says), $line->measure), array_slice($this->reading->innerLines, 0, 3));
+        $bars = [];
+        foreach ($this->reading->innerLines as $line) {
+            $bars[$line->says][] = $line->measure;
+        }
+        $lines = [];
+        foreach (array_slice($bars, 0, self::MOST_LINES) as $says => $measures) {
+            $others = array_map(fn (int $bar): string => $this->score->measures[$bar]->number, array_values(array_unique(array_slice($measures, 1))));
+            $lines[] = new Line(rtrim(ucfirst((string) $says), '.').($others === [] ? '' : '; so in bar '.implode(', ', $others)), $measures[0]);
+        }
+
+        return $lines;
     }
 
     /**
@@ -236,7 +249,14 @@ final readonly class Oddities
     private function patterns(): array
     {
         $numbers = array_map(fn (Measure $measure): string => $measure->number, $this->score->measures);
+        $said = [];
+        foreach ($this->reading->patterns as $pattern) {
+            $words = $pattern->inWords($numbers);
+            $both = str_replace([' in the right hand', ' in the left hand'], ' in both hands', $words);
+            // What each hand does by itself the two do together.
+            $said[$both] = new Line(InWords::sentence(isset($said[$both]) ? $both : $words), $pattern->from);
+        }
 
-        return array_map(fn ($pattern): Line => new Line(InWords::sentence($pattern->inWords($numbers)), $pattern->from), array_slice($this->reading->patterns, 0, 3));
+        return array_slice(array_values($said), 0, self::MOST_PATTERNS);
     }
 }

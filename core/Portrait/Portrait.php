@@ -8,13 +8,17 @@ use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Boundary;
 use Tarnwind\Core\Reading\InWords;
+use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\Likeness;
 use Tarnwind\Core\Reading\Reading;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Measure;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Score\Part;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Tempo\BeatTempo;
+use Tarnwind\Core\Tempo\PrintedTempo;
 use Tarnwind\Core\Tempo\TempoMap;
 
 /**
@@ -124,13 +128,25 @@ final readonly class Portrait
             $phrases = count(array_filter($reading->boundaries, fn (Boundary $boundary): bool => ! $boundary->at->isLessThan($section->from) && $boundary->at->isLessThan($section->to)));
             $lines[] = new Line("$section->letter: ".InWords::bars($numbers, $first, $last - $first + 1).", $phrases ".($phrases === 1 ? 'phrase' : 'phrases'), $first);
         }
-        $likenesses = $reading->likenesses;
+        // That a figure of the accompaniment is used again is no news.
+        $likenesses = array_values(array_filter($reading->likenesses, fn (Likeness $likeness): bool => $likeness->hand === null || self::isTune($score, $reading, $likeness)));
         usort($likenesses, fn (Likeness $a, Likeness $b): int => [$b->length, $a->from] <=> [$a->length, $b->from]);
         foreach (array_slice($likenesses, 0, self::MOST_LIKENESSES) as $likeness) {
             $lines[] = new Line(InWords::sentence($likeness->inWords($numbers)), $likeness->from);
         }
 
         return $lines;
+    }
+
+    /**
+     * Whether most of what a hand has in bars like others is more than filling.
+     */
+    private static function isTune(Score $score, Reading $reading, Likeness $likeness): bool
+    {
+        $notes = array_filter($score->notes, fn (Note $note): bool => $note->measure >= $likeness->from && $note->measure < $likeness->from + $likeness->length && $reading->hands[$note->id] === $likeness->hand);
+        $filling = array_filter($notes, fn (Note $note): bool => $reading->layerOf($note) === Layer::Filling);
+
+        return 2 * count($filling) < count($notes);
     }
 
     /**
@@ -144,7 +160,9 @@ final readonly class Portrait
             $seconds += $tempo->seconds($score->measures[$bar]->end()) - $tempo->seconds($score->measures[$bar]->start);
         }
         $repeats = count($score->playbackOrder) > count($score->measures) ? ' with repeats' : '';
-        $lines = [new Line(BeatTempo::inWords($score->measures[0]->time, $tempo->quartersPerMinute()).', '.InWords::duration($seconds).$repeats)];
+        $beat = BeatTempo::inWords($score->measures[0]->time, $tempo->quartersPerMinute());
+        $isAssumed = PrintedTempo::said($score) === null && $tempo->quartersPerMinute() === PrintedTempo::first($score);
+        $lines = [new Line(($isAssumed ? "No tempo is printed: at $beat it lasts " : "$beat, ").InWords::duration($seconds).$repeats)];
         $isQuick = false;
         foreach ([false, true] as $repetition) {
             $hardest = null;
@@ -203,14 +221,19 @@ final readonly class Portrait
     }
 
     /**
-     * What kind of piece it is: "Melody and accompaniment in D major, 6/8, 25 bars".
+     * What kind of piece it is: "Melody and accompaniment in D major, 6/8, 25 bars"; where no texture has half of the bars
+     * the two most frequent are named, and where others play along, that this is their accompaniment.
      */
     private static function kind(Score $score, Reading $reading): Line
     {
         $counts = array_count_values(array_map(fn (BarTexture $texture): string => $texture->value, array_filter($reading->textures, fn (BarTexture $texture): bool => $texture !== BarTexture::Silence)));
         arsort($counts);
-        $most = array_key_first($counts);
-        $what = $most !== null && $counts[$most] >= self::MOSTLY * array_sum($counts) ? BarTexture::from($most)->inWords() : 'changing texture';
+        $named = array_map(fn (string $texture): string => BarTexture::from($texture)->inWords(), array_slice(array_keys($counts), 0, 2));
+        $isMostly = $named !== [] && max([0, ...array_values($counts)]) >= self::MOSTLY * array_sum($counts);
+        $what = $isMostly || count($named) < 2 ? $named[0] ?? 'silence' : implode(', then ', $named);
+        $others = array_filter($score->parts, fn (Part $part): bool => ! in_array($part->id, $score->readParts, true));
+        $with = count($others) === 1 && reset($others)->name !== '' ? ' to '.lcfirst(reset($others)->name) : '';
+        $what = $others === [] ? $what : "accompaniment$with: $what";
         $metres = array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures)));
         $metre = count($metres) > 2 ? 'changing metre' : implode(' and ', $metres);
 

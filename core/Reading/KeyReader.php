@@ -29,7 +29,12 @@ final class KeyReader
     private const REACH = 2;
 
     /** What a change of key costs, against correlations up to 1 [start]. */
-    private const CHANGE = 0.7;
+    private const CHANGE = 0.6;
+
+    /** And in a piece of fewer bars than these. */
+    private const CHANGE_IN_SHORT = 0.9;
+
+    private const SHORT = 8;
 
     /** Per fifth between a key's signature and the printed one [start]. */
     private const SIGNATURE = 0.05;
@@ -41,6 +46,12 @@ final class KeyReader
     private const CLOSES = 0.5;
 
     private const OPENS = 0.35;
+
+    /** How like each other bars are that are judged together [start]. */
+    private const SAME = 0.97;
+
+    /** For the key in which the same bars were heard first [start]. */
+    private const COMES_BACK = 0.6;
 
     /**
      * @return list<KeyArea>
@@ -73,22 +84,100 @@ final class KeyReader
             }
         }
 
-        return self::areas($score, $keys, self::smooth(self::alike($bars, $costs)));
+        $firsts = self::firsts($bars);
+        $costs = self::alike($firsts, $costs);
+        $path = self::smooth($costs);
+        // A passage that comes back is heard in the key it first came in.
+        foreach (self::comingBack($firsts) as $bar) {
+            $costs[$bar][$path[$firsts[$bar]]] -= self::COMES_BACK;
+        }
+
+        return self::areas($score, $keys, self::smooth($costs));
+    }
+
+    /**
+     * @param  list<array<int, float>>  $bars
+     * @return list<int> for each bar the first that has the same notes, or nearly
+     */
+    private static function firsts(array $bars): array
+    {
+        $firsts = $different = [];
+        foreach ($bars as $bar => $weights) {
+            $like = self::firstLike($different, $weights);
+            $firsts[] = $like ?? $bar;
+            if ($like === null) {
+                $different[$bar] = $weights;
+            }
+        }
+
+        return $firsts;
+    }
+
+    /**
+     * Bars that come again together with a bar beside them.
+     *
+     * @param  list<int>  $firsts
+     * @return list<int>
+     */
+    private static function comingBack(array $firsts): array
+    {
+        $pairs = $back = [];
+        foreach (array_slice($firsts, 1) as $bar => $next) {
+            $pair = "$firsts[$bar] $next";
+            if (isset($pairs[$pair])) {
+                $back[$bar] = $bar;
+                $back[$bar + 1] = $bar + 1;
+            }
+            $pairs[$pair] = true;
+        }
+
+        return array_values(array_filter($back, fn (int $bar): bool => $firsts[$bar] !== $bar));
+    }
+
+    /**
+     * @param  array<int, array<int, float>>  $bars
+     * @param  array<int, float>  $weights
+     */
+    private static function firstLike(array $bars, array $weights): ?int
+    {
+        foreach ($bars as $bar => $other) {
+            if (self::likeness($weights, $other) >= self::SAME) {
+                return $bar;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The cosine of the angle between the weights of two bars: 1 where they are the same.
+     *
+     * @param  array<int, float>  $one
+     * @param  array<int, float>  $other
+     */
+    private static function likeness(array $one, array $other): float
+    {
+        $shared = 0.0;
+        foreach ($one as $fifths => $weight) {
+            $shared += $weight * ($other[$fifths] ?? 0.0);
+        }
+        $length = fn (array $weights): float => sqrt(array_sum(array_map(fn (float $weight): float => $weight ** 2, $weights)));
+
+        return $one === [] || $other === [] ? 0.0 : $shared / ($length($one) * $length($other));
     }
 
     /**
      * Bars of the same notes are judged by what is around all of them, so that like passages get like keys.
      *
-     * @param  list<array<int, float>>  $bars
+     * @param  list<int>  $firsts  for each bar the first that has the same notes
      * @param  list<array<int, float>>  $costs
      * @return list<array<int, float>>
      */
-    private static function alike(array $bars, array $costs): array
+    private static function alike(array $firsts, array $costs): array
     {
         $groups = [];
-        foreach ($bars as $bar => $weights) {
-            ksort($weights);
-            $groups[serialize($weights)][] = $bar;
+        foreach ($firsts as $bar => $first) {
+            $groups[$first][] = $bar;
         }
         foreach ($groups as $group) {
             $rows = array_map(fn (int $bar): array => $costs[$bar], $group);
@@ -214,6 +303,7 @@ final class KeyReader
      */
     private static function smooth(array $costs): array
     {
+        $change = count($costs) < self::SHORT ? self::CHANGE_IN_SHORT : self::CHANGE;
         $total = [];
         $from = [];
         foreach ($costs as $bar => $row) {
@@ -225,9 +315,9 @@ final class KeyReader
             $best = self::cheapest($total);
             $next = [];
             foreach ($row as $index => $cost) {
-                $stays = $total[$index] <= $total[$best] + self::CHANGE;
+                $stays = $total[$index] <= $total[$best] + $change;
                 $from[$bar][$index] = $stays ? $index : $best;
-                $next[$index] = $cost + ($stays ? $total[$index] : $total[$best] + self::CHANGE);
+                $next[$index] = $cost + ($stays ? $total[$index] : $total[$best] + $change);
             }
             $total = $next;
         }

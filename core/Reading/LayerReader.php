@@ -230,7 +230,7 @@ final class LayerReader
         return $this->usual[$voice] ??= (function () use ($voice): float {
             $contours = array_map(fn (array $streams): string => $streams[$voice]->contour(), array_filter($this->streams, fn (array $streams): bool => isset($streams[$voice])));
 
-            return max(array_count_values($contours)) / count($contours);
+            return max([0, ...array_count_values($contours)]) / max(1, count($contours));
         })();
     }
 

@@ -141,6 +141,12 @@ final class Numerals
             return $key->has($next->root) ? self::applied($key, $root, $harmony->quality, self::inversionOver($harmony, $root), $next->root) : [null, null];
         }
 
+        // The 6/4 of the tonic stands for the dominant it goes to.
+        $dominant = $key->tonic + 1;
+        if ($next->root === $key->tonic && $next->bass === $dominant && $harmony->holds((Pitch::classAtFifths($dominant) + 11) % 12)) {
+            return self::applied($key, $dominant + 5, $harmony->quality, self::inversionOver($harmony, $dominant + 5), $dominant);
+        }
+
         return $harmony->holds($target) ? [null, 'a diminished seventh around the next root, which it shares'] : [null, null];
     }
 

@@ -139,3 +139,18 @@ it('tells what is new late in a piece, and nothing that was there before', funct
     expect($told)->toBe(['10 The first sixteenths']);
     expect(FirstTimes::of(MusicXml::score(MusicXml::part(MusicXml::attributes().str_repeat(MusicXml::note('E5', 1), 16), ...$bars))))->toBe([]);
 });
+
+// A sentence that is new here is compared with the notes before it is added.
+it('says what was judged to be true and worth its line', function (): void {
+    $judged = json_decode((string) file_get_contents(__DIR__.'/judged-sentences.json'), true, 8, JSON_THROW_ON_ERROR)['pieces'];
+    $verdicts = $unknown = [];
+    foreach ($judged as $file => $sentences) {
+        [$score] = Labels::reading($file);
+        foreach (array_merge(...array_values(portrait($file)->groups)) as $line) {
+            $sentence = ($line->measure === null ? '' : "{$score->measures[$line->measure]->number} ").$line->text;
+            isset($sentences[$sentence]) ? $verdicts[] = $sentences[$sentence] : $unknown[] = "$file: $sentence";
+        }
+    }
+    $share = fn (string $verdict): float => count(array_keys($verdicts, $verdict, true)) / count($verdicts);
+    expect($unknown)->toBe([])->and(count($verdicts))->toBeGreaterThanOrEqual(80)->and($share('worth'))->toBeGreaterThanOrEqual(0.9)->and($share('false'))->toBeLessThanOrEqual(0.02);
+});
