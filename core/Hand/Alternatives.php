@@ -29,9 +29,9 @@ final class Alternatives
         if ($hand === null || $place === null) {
             return [];
         }
-        $first = max(0, $place - self::AROUND);
-        $grips = array_slice($fingering->grips[$hand->value], $first, 2 * self::AROUND + 1);
-        $taken = array_slice($fingering->taken[$hand->value], $first, 2 * self::AROUND + 1);
+        [$first, $length] = self::around($fingering->grips[$hand->value], $place);
+        $grips = array_slice($fingering->grips[$hand->value], $first, $length);
+        $taken = array_slice($fingering->taken[$hand->value], $first, $length);
         $effort = new Effort(new Spans($assignment->hands->reach($hand)));
         $fixed = array_replace(self::ends($grips, $taken, $place - $first), self::asked($fingering, $grips));
         $planned = $effort->of($grips, $taken);
@@ -48,6 +48,23 @@ final class Alternatives
         }
 
         return $alternatives;
+    }
+
+    /**
+     * Whole bars around a place, so that positions that are held are seen as they are planned.
+     *
+     * @param  list<Grip>  $grips
+     * @return array{int, int} the first, and how many
+     */
+    private static function around(array $grips, int $place): array
+    {
+        $isBegin = fn (int $at): bool => ! isset($grips[$at - 1], $grips[$at]) || $grips[$at]->notes[0]->measure !== $grips[$at - 1]->notes[0]->measure;
+        for ($first = max(0, $place - self::AROUND); ! $isBegin($first); $first--) {
+        }
+        for ($end = min(count($grips), $place + self::AROUND + 1); ! $isBegin($end); $end++) {
+        }
+
+        return [$first, $end - $first];
     }
 
     /**

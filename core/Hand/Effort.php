@@ -75,9 +75,17 @@ final readonly class Effort
     public function of(array $grips, array $plan): float
     {
         $cost = 0.0;
+        $held = [];
+        foreach (HeldPositions::find($grips, $this->spans) as ['from' => $from, 'ways' => $ways, 'spreads' => $spreads]) {
+            $way = array_search(array_map(fn (array $fingers): int => $fingers[0], array_slice($plan, $from, count($ways[0]))), $ways, true);
+            if ($way !== false) {
+                $cost += $spreads[$way];
+                $held += array_fill($from, count($ways[0]), true);
+            }
+        }
         foreach ($grips as $place => $grip) {
             $before = $grips[$place - 1] ?? null;
-            $cost += $this->take($grip, $plan[$place], $before, $grips[$place + 1] ?? null, null);
+            $cost += $this->take($grip, $plan[$place], $before, $grips[$place + 1] ?? null, null, isset($held[$place]));
             if ($before !== null) {
                 $motion = new Motion($before, $grip, $this->spans);
                 $cost += $motion->urgency() * $motion->cost($plan[$place - 1], $plan[$place]);
@@ -96,14 +104,15 @@ final readonly class Effort
      *
      * @param  list<int>  $fingers  from the thumb outwards
      * @param  ?int  $tonic  pitch class
+     * @param  bool  $isHeld  whether the hand keeps its position over several notes, as over a chord
      */
-    public function take(Grip $grip, array $fingers, ?Grip $before, ?Grip $after, ?int $tonic): float
+    public function take(Grip $grip, array $fingers, ?Grip $before, ?Grip $after, ?int $tonic, bool $isHeld = false): float
     {
         $cost = 0.0;
         $last = count($fingers) - 1;
         foreach ($fingers as $index => $finger) {
             $black = $grip->black[$index];
-            $isAlone = $last === 0;
+            $isAlone = $last === 0 && ! $isHeld;
             $cost += match ($finger) {
                 1 => $black
                     ? ($isAlone && ! self::isTurn($grip, $before, $after, 1) ? self::THUMB_ON_BLACK + self::THUMB_BETWEEN_WHITE * (self::isWhite($before) + self::isWhite($after)) : self::THUMB_ON_BLACK_OPEN)

@@ -115,9 +115,18 @@ final class FingerPlanner
             return [];
         }
         $ways = array_map(fn (Grip $grip): array => self::assignments($grip, $this->effort->spans, false, $this->fixed), $this->grips);
+        // Within a position that is held, a way is a way to take all of it.
+        $goesOn = $begins = [];
+        foreach (HeldPositions::find($this->grips, $this->effort->spans, $this->fixed) as ['from' => $first, 'ways' => $held, 'spreads' => $spreads]) {
+            foreach (array_keys($held[0]) as $step) {
+                $ways[$first + $step] = array_map(fn (array $fingers): array => [$fingers[$step]], $held);
+                $goesOn[$first + $step] = $step > 0;
+            }
+            $begins[$first] = $spreads;
+        }
         $names = array_map(fn (array $all): array => array_map(fn (array $fingers): string => implode('', $fingers), $all), $ways);
         // Least cost by the way a grip is taken, then by the way the one before is: a position is felt over three.
-        $best = array_map(fn (float $cost): array => [$cost], $this->takes(0, $ways[0]));
+        $best = array_map(fn (float $cost, int $way): array => [$cost + ($begins[0][$way] ?? 0.0)], $this->takes(0, $ways[0], isset($goesOn[0])), array_keys($ways[0]));
         $from = [];
         for ($place = 1; $place < count($this->grips); $place++) {
             $isFelt = $this->position($place + 1) !== null;
@@ -126,12 +135,13 @@ final class FingerPlanner
             $urgency = $moves->urgency();
             $known = &$this->motions[$moves->name()];
             $best = [];
-            foreach ($this->takes($place, $ways[$place]) as $way => $take) {
+            foreach ($this->takes($place, $ways[$place], isset($goesOn[$place])) as $way => $take) {
                 $fingers = $ways[$place][$way];
+                $take += $begins[$place][$way] ?? 0.0;
                 $least = INF;
                 $nearest = 0;
                 foreach ($arrivals[$fingers[0]] ?? $arrivals[0] as $before => [$cost, $through]) {
-                    if (! $isFelt && $cost >= $least) {
+                    if ((! $isFelt && $cost >= $least) || (($goesOn[$place] ?? false) && $before !== $way)) {
                         continue;
                     }
                     $cost += $urgency * ($known[$names[$place - 1][$before].' '.$names[$place][$way]] ??= $moves->cost($ways[$place - 1][$before], $fingers));
@@ -152,15 +162,16 @@ final class FingerPlanner
 
     /**
      * @param  list<list<int>>  $ways
+     * @param  bool  $isHeld  whether the hand keeps its position, as over a chord
      * @return list<float> cost of each
      */
-    private function takes(int $place, array $ways): array
+    private function takes(int $place, array $ways, bool $isHeld): array
     {
         $grip = $this->grips[$place];
         $before = $this->grips[$place - 1] ?? null;
         $after = $this->grips[$place + 1] ?? null;
 
-        return array_map(fn (array $fingers): float => $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null), $ways);
+        return array_map(fn (array $fingers): float => $this->effort->take($grip, $fingers, $before, $after, $this->tonics[$place] ?? null, $isHeld), $ways);
     }
 
     /**
