@@ -67,10 +67,7 @@ final readonly class Counting
                 'hand' => $cross->hand?->value, 'words' => $cross->inWords(),
                 'grid' => $cross->grid(), 'spoken' => $cross->spoken(),
             ], $this->crossRhythms),
-            'hazards' => array_map(fn (Hazard $hazard): array => [
-                'kind' => $hazard->kind->value, 'at' => (string) $hazard->at, 'measure' => $hazard->measure, 'notes' => $hazard->notes,
-                'value' => $hazard->value, 'reason' => $hazard->reason,
-            ], $this->hazards),
+            'hazards' => array_map(fn (Hazard $hazard): array => $hazard->toArray(), $this->hazards),
             'limits' => array_map(fn (TempoLimit $limit): array => $limit->toArray(), $this->limits),
             'limit' => $this->limit()?->toArray(),
         ];

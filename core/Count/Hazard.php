@@ -26,4 +26,17 @@ final readonly class Hazard
         public string $reason,
     ) {
     }
+
+    public function saying(string $reason): self
+    {
+        return new self($this->kind, $this->at, $this->measure, $this->notes, $this->value, $reason);
+    }
+
+    /**
+     * @return array<string, mixed> as schemas/count.schema.json has it
+     */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind->value, 'at' => (string) $this->at, 'measure' => $this->measure, 'notes' => $this->notes, 'value' => $this->value, 'reason' => $this->reason];
+    }
 }

@@ -31,6 +31,21 @@ final class Repeats
     }
 
     /**
+     * The sentence that says where else it is so; nothing where it is nowhere else.
+     *
+     * @param  list<string>  $others  numbers of bars
+     */
+    public static function inBars(array $others): string
+    {
+        return match (true) {
+            $others === [] => '',
+            count($others) === 1 => " The same in bar $others[0].",
+            count($others) > self::NAMED => ' The same in '.count($others).' more bars, to bar '.$others[count($others) - 1].'.',
+            default => ' The same in bars '.implode(', ', array_slice($others, 0, -1)).' and '.$others[count($others) - 1].'.',
+        };
+    }
+
+    /**
      * @param  non-empty-list<Finding>  $group
      */
     private static function joined(array $group, Score $score): Finding
@@ -41,12 +56,7 @@ final class Repeats
         }
         $bars = array_values(array_unique(array_map(fn (Finding $finding): string => $score->measures[$finding->measure]->number, $group)));
         $others = array_slice($bars, 1);
-        $words = match (true) {
-            $others === [] => ' '.(count($group) === 2 ? 'Once more' : count($group) - 1 .' times more').' in this bar.',
-            count($others) === 1 => " The same in bar $others[0].",
-            count($others) > self::NAMED => ' The same in '.count($others).' more bars, to bar '.$others[count($others) - 1].'.',
-            default => ' The same in bars '.implode(', ', array_slice($others, 0, -1)).' and '.$others[count($others) - 1].'.',
-        };
+        $words = $others === [] ? ' '.(count($group) === 2 ? 'Once more' : count($group) - 1 .' times more').' in this bar.' : self::inBars($others);
         $remedies = array_values(array_filter(array_map(fn (Finding $finding): ?Remedy => $finding->remedy, $group)));
 
         return new Finding(

@@ -28,7 +28,7 @@ final class Examiner
     private const BEFORE = 4;
 
     /** Harmonies that run into each other with less blur than this are not told of [start]. */
-    private const RUN_INTO = 0.35;
+    private const RUN_INTO = Blur::CLOUDY_FROM;
 
     /** @var list<Span> */
     private readonly array $spans;

@@ -10,6 +10,7 @@ use Tarnwind\Core\Craft\Excerpt;
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Intended;
 use Tarnwind\Core\Findings\Repeats;
+use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Plan\Aspect;
 
@@ -19,6 +20,9 @@ use Tarnwind\Core\Plan\Aspect;
  */
 final class PedalAnswer implements Answer
 {
+    /** So many quick changes tire [start]. */
+    private const GOES_ON = 3;
+
     /** Of dampers off nothing is said to be missing. */
     private const NOT_MISSED = [FindingKind::PedalNeeded, FindingKind::GapInLine];
 
@@ -44,11 +48,35 @@ final class PedalAnswer implements Answer
         $told = $performance->plan->settings(PedalSettings::class)->school === School::DampersOff
             ? array_values(array_filter($all, fn (Finding $finding): bool => ! in_array($finding->kind, self::NOT_MISSED, true))) : $all;
         $meant = Intended::of($performance->plan, PedalCraft::NAME)->without($told, $performance->written);
-        $findings = Repeats::once($meant, $performance->written, fn (Finding $finding): ?string => in_array($finding->kind, self::NOT_MISSED, true) ? $finding->kind->value : null);
+        $findings = Repeats::once(self::worthSaying($meant), $performance->written, self::sameness(...));
 
         return [
             ...($asked->bars === null ? [] : ['bars' => $asked->bars->toArray()]),
             'from' => (string) $examination->from, 'to' => (string) $examination->to, ...$examination->saying($findings)->toArray(),
         ];
+    }
+
+    /**
+     * What makes a remark the same in other bars; null for what stands by itself.
+     */
+    private static function sameness(Finding $finding): ?string
+    {
+        return in_array($finding->kind, self::NOT_MISSED, true) || self::isTiring($finding) ? (string) $finding->kind->value : null;
+    }
+
+    /**
+     * Without what tires only if it goes on, where it does not.
+     *
+     * @param  list<Finding>  $findings
+     * @return list<Finding>
+     */
+    private static function worthSaying(array $findings): array
+    {
+        return count(array_filter($findings, self::isTiring(...))) >= self::GOES_ON ? $findings : array_values(array_filter($findings, fn (Finding $finding): bool => ! self::isTiring($finding)));
+    }
+
+    private static function isTiring(Finding $finding): bool
+    {
+        return $finding->kind === FindingKind::FootTooFast && $finding->severity === Severity::Hint;
     }
 }

@@ -61,6 +61,30 @@ final readonly class Harmony
     }
 
     /**
+     * Neighbours that are the same, with the same bass, as one; what the teacher named stays as it is.
+     *
+     * @param  list<self>  $harmonies  without numerals
+     * @return list<self>
+     */
+    public static function joined(array $harmonies): array
+    {
+        $joined = [];
+        foreach ($harmonies as $harmony) {
+            $last = array_pop($joined);
+            $isSame = $last !== null && ! $last->fixed && ! $harmony->fixed && $last->root === $harmony->root && $last->quality === $harmony->quality && $last->bass === $harmony->bass;
+            if ($last !== null && ! $isSame) {
+                $joined[] = $last;
+            }
+            $joined[] = ! $isSame ? $harmony : new self(
+                $last->from, $harmony->to, $last->root, $last->quality, $last->bass, $last->inversion,
+                array_values(array_unique([...$last->outside, ...$harmony->outside])), array_values(array_unique([...$last->names, ...$harmony->names])),
+            );
+        }
+
+        return $joined;
+    }
+
+    /**
      * One harmony a chord: inversions of a chord that follow each other are joined.
      *
      * @param  list<self>  $harmonies

@@ -59,7 +59,7 @@ final class HarmonyReader
             $segments = [...$segments, ...self::split($slices, $segment)];
         }
 
-        return self::label($keys, $slices, $segments, $from, $to);
+        return Harmony::joined(self::label($keys, $slices, $segments, $from, $to));
     }
 
     /**

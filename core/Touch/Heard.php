@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Touch;
 
 use Tarnwind\Core\Findings\Finding;
 use Tarnwind\Core\Findings\Remedy;
+use Tarnwind\Core\Findings\Repeats;
 use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Articulation;
@@ -28,6 +29,9 @@ final readonly class Heard
 
     /** Seconds of sounding on that are heard after a lift [start]. */
     private const HEARD = 0.1;
+
+    /** What is said once of all bars. */
+    private const ALIKE = [FindingKind::HiddenByPedal, FindingKind::LongStaccato];
 
     /** @var list<float> where the spans begin */
     private array $downs;
@@ -71,7 +75,9 @@ final readonly class Heard
             $findings[] = $this->short($length) ?? $this->broken($length, $next, isset($inside[$length->note->id]));
         }
 
-        return [...array_values(array_filter($findings)), ...$this->keysHeldThrough($written)];
+        $once = Repeats::once(array_values(array_filter($findings)), $written ?? $this->score, fn (Finding $finding): ?string => in_array($finding->kind, self::ALIKE, true) ? $finding->kind->value : null);
+
+        return [...$once, ...$this->keysHeldThrough($written)];
     }
 
     private function short(KeyLength $length): ?Finding

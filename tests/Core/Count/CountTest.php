@@ -8,7 +8,10 @@ use Tarnwind\Core\Count\Counting;
 use Tarnwind\Core\Count\CrossRhythm;
 use Tarnwind\Core\Count\CrossRhythms;
 use Tarnwind\Core\Count\Hazard;
+use Tarnwind\Core\Count\HazardKind;
 use Tarnwind\Core\Count\TempoLimit;
+use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Reading\Hand;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
@@ -16,6 +19,7 @@ use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Student\Rates;
 use Tarnwind\Core\Tempo\TempoMap;
 use Tests\support\Corpus;
+use Tests\support\Labels;
 use Tests\support\MusicXml;
 
 /**
@@ -184,4 +188,12 @@ it('reminds of accidentals late in the bar, across the bar line and in another o
     $reasons = array_map(fn (Hazard $hazard): string => "$hazard->at {$hazard->reason}", array_values(array_filter(Counting::of($score, TempoMap::of($score))->hazards, fn (Hazard $hazard): bool => $hazard->kind->value === 'accidental')));
 
     expect($reasons)->toBe(['2 C♯ still: the accidental lasts to the bar line.', '3 C here, though it is C♯ in the other octave.', '4 C again: the bar line has cancelled the C♯.']);
+});
+
+it('says once that a figure is dotted, with the bars, where each bar is still counted as one', function (): void {
+    [$score, $reading] = Labels::reading('MozaVeilSample.xml');
+    $performance = Crafts::registry()->performance($score, new Plan, read: fn () => $reading);
+    $said = array_values(array_filter(Crafts::registry()->answer('count', $performance)['hazards'], fn (array $hazard): bool => $hazard['kind'] === 'dotted-figure'));
+    expect($said)->toHaveCount(1)->and($said[0]['reason'])->toEndWith('not on a third of it. The same in bars 4, 9 and 11.')
+        ->and(array_filter(Counting::of($score, TempoMap::of($score))->hazards, fn (Hazard $hazard): bool => $hazard->kind === HazardKind::DottedFigure))->toHaveCount(4);
 });
