@@ -221,23 +221,41 @@ final readonly class Portrait
     }
 
     /**
-     * What kind of piece it is: "Melody and accompaniment in D major, 6/8, 25 bars"; where no texture has half of the bars
-     * the two most frequent are named, and where others play along, that this is their accompaniment.
+     * What kind of piece it is: "Melody and accompaniment in D major, 6/8, 25 bars".
      */
     private static function kind(Score $score, Reading $reading): Line
     {
-        $counts = array_count_values(array_map(fn (BarTexture $texture): string => $texture->value, array_filter($reading->textures, fn (BarTexture $texture): bool => $texture !== BarTexture::Silence)));
-        arsort($counts);
-        $named = array_map(fn (string $texture): string => BarTexture::from($texture)->inWords(), array_slice(array_keys($counts), 0, 2));
-        $isMostly = $named !== [] && max([0, ...array_values($counts)]) >= self::MOSTLY * array_sum($counts);
-        $what = $isMostly || count($named) < 2 ? $named[0] ?? 'silence' : implode(', then ', $named);
-        $others = array_filter($score->parts, fn (Part $part): bool => ! in_array($part->id, $score->readParts, true));
-        $with = count($others) === 1 && reset($others)->name !== '' ? ' to '.lcfirst(reset($others)->name) : '';
-        $what = $others === [] ? $what : "accompaniment$with: $what";
         $metres = array_values(array_unique(array_map(fn (Measure $measure): string => (string) $measure->time, $score->measures)));
         $metre = count($metres) > 2 ? 'changing metre' : implode(' and ', $metres);
+        $what = self::accompanies($score).self::texture($reading);
 
         return new Line(InWords::sentence($what).' in '.$reading->keys[0]->key->inWords().", $metre, ".count($score->measures).' bars');
+    }
+
+    /**
+     * The texture that has half of the bars, else the two that have most.
+     */
+    private static function texture(Reading $reading): string
+    {
+        $counts = array_count_values(array_map(fn (BarTexture $texture): string => $texture->value, array_filter($reading->textures, fn (BarTexture $texture): bool => $texture !== BarTexture::Silence)));
+        arsort($counts);
+        $words = array_map(fn (string $texture): string => BarTexture::from($texture)->inWords(), array_keys($counts));
+        $isMostly = (array_values($counts)[0] ?? 0) >= self::MOSTLY * array_sum($counts);
+
+        return $isMostly || count($words) < 2 ? $words[0] ?? 'silence' : "partly $words[0], partly $words[1]";
+    }
+
+    /**
+     * That a part of two staves goes with others, and with whom if it is one: "accompaniment to voice: ".
+     */
+    private static function accompanies(Score $score): string
+    {
+        $others = array_values(array_filter($score->parts, fn (Part $part): bool => ! in_array($part->id, $score->readParts, true)));
+        if ($others === [] || $score->staves() < 2) {
+            return '';
+        }
+
+        return 'accompaniment'.(count($others) === 1 && $others[0]->name !== '' ? ' to '.lcfirst($others[0]->name) : '').': ';
     }
 
     /**

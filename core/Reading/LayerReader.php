@@ -227,11 +227,13 @@ final class LayerReader
      */
     private function usualFigure(string $voice): float
     {
-        return $this->usual[$voice] ??= (function () use ($voice): float {
-            $contours = array_map(fn (array $streams): string => $streams[$voice]->contour(), array_filter($this->streams, fn (array $streams): bool => isset($streams[$voice])));
+        if (! isset($this->usual[$voice])) {
+            $bars = array_filter($this->streams, fn (array $streams): bool => isset($streams[$voice]));
+            $figures = array_count_values(array_map(fn (array $streams): string => $streams[$voice]->contour(), $bars));
+            $this->usual[$voice] = max([0, ...array_values($figures)]) / max(1, count($bars));
+        }
 
-            return max([0, ...array_count_values($contours)]) / max(1, count($contours));
-        })();
+        return $this->usual[$voice];
     }
 
     /**
