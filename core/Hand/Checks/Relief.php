@@ -61,7 +61,7 @@ final class Relief
     }
 
     /**
-     * What is left to be said of single notes beside the passages that are relieved of all that is wrong.
+     * What is left to be said of single notes beside the passages that are relieved of all that is wrong: what cannot be played.
      *
      * @param  list<Finding>  $near
      * @param  list<Finding>  $reliefs
@@ -76,7 +76,7 @@ final class Relief
             }
         }
 
-        return array_values(array_filter($near, fn (Finding $finding): bool => $finding->remedy?->action !== Action::Hand || ! isset($handed[$finding->remedy->notes[0]])));
+        return array_values(array_filter($near, fn (Finding $finding): bool => $finding->severity !== Severity::Hint || $finding->remedy?->action !== Action::Hand || ! isset($handed[$finding->remedy->notes[0]])));
     }
 
     /**
