@@ -14,7 +14,7 @@ use Throwable;
  */
 final class ErrorPage
 {
-    private const STATUSES = [403, 404, 419, 429, 500, 503];
+    private const STATUSES = [403, 404, 405, 419, 429, 500, 503];
 
     public static function of(Response $response, Throwable $error, Request $request): Response
     {

@@ -104,7 +104,7 @@ final readonly class Portrait
         foreach ($reading->keys as $index => $area) {
             $bar = $score->measureAt($area->from);
             if ($index > 0) {
-                $lines[] = new Line("To {$area->key->inWords()} in bar $bar->number", $bar->index);
+                $lines[] = new Line("To {$area->key->inWords()}", $bar->index);
             }
         }
 

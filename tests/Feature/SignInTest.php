@@ -99,3 +99,7 @@ it('is not healthy without its data', function (): void {
     Schema::rename('users', 'gone');
     $this->get('/up')->assertServerError();
 });
+
+it('says in its own words that an address is no page', function (string $address, int $status): void {
+    $this->get($address)->assertStatus($status)->assertInertia(fn ($page) => $page->component('Error')->where('status', $status));
+})->with([['/nowhere', 404], ['/sign-out', 405]]);

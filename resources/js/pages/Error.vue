@@ -9,6 +9,7 @@ const props = defineProps<{ status: number }>();
 const WORDS: Readonly<Record<number, { heading: string; text: string }>> = {
     403: { heading: 'Not yours to open', text: 'This belongs to another teacher. If it should be yours, you may be signed in with another account.' },
     404: { heading: 'Nothing here', text: 'The page is not there, or not any more. A piece or a copy may have been taken away, or the link is too old.' },
+    405: { heading: 'Nothing here', text: 'This address is no page of its own. From the studio every page can be reached.' },
     419: {
         heading: 'It has been a while',
         text: 'This page was open for so long that it is not known any more. Load it again; edits of a desk are kept in this browser.',

@@ -39,7 +39,8 @@ const cadences = computed(() =>
         const words = `${cadence.kind} cadence`;
         // Not over the name of a key that stands there.
         const edge = Math.max(0, ...keys.value.filter(({ left }) => left <= xAt(props.laid, at)).map(({ left, name }) => left + 14 + name.length * LETTER));
-        return [{ cadence, words, x: Math.max(xAt(props.laid, at), edge + (words.length * LETTER) / 2) }];
+        const half = (words.length * LETTER) / 2;
+        return [{ cadence, words, x: Math.max(Math.min(xAt(props.laid, at), props.laid.system.width - half), edge + half) }];
     }),
 );
 
