@@ -15,8 +15,17 @@ final class Repairs
     /** Note values without flags. */
     private const UNBEAMED = ['long', 'breve', 'whole', 'half', 'quarter'];
 
+    /** Quarters of note values. */
+    private const VALUES = ['breve' => 8.0, 'whole' => 4.0, 'half' => 2.0, 'quarter' => 1.0, 'eighth' => 0.5, '16th' => 0.25, '32nd' => 0.125, '64th' => 0.0625];
+
+    /** By dots, how much of its value a note lasts. */
+    private const DOTTED = [1.0, 1.5, 1.75];
+
     /** What stands after the value of a note. */
     private const AFTER_TYPE = ['dot', 'accidental', 'time-modification', 'stem', 'notehead', 'staff', 'beam', 'notations', 'lyric', 'play', 'listen'];
+
+    /** What stands after the clefs. */
+    private const AFTER_CLEFS = ['staff-details', 'transpose', 'for-part', 'directive', 'measure-style'];
 
     private const TAKES_TIME = ['note', 'backup', 'forward', 'figured-bass', 'harmony'];
 
@@ -24,8 +33,9 @@ final class Repairs
     {
         $measures = Xml::children($part, 'measure');
         if ($measures !== []) {
-            self::beginWithAttributes($measures[0]);
+            self::showClefs(self::beginWithAttributes($measures[0]));
         }
+        $divisions = 1.0;
         foreach ($measures as $measure) {
             $before = null;
             foreach (Xml::children($measure) as $element) {
@@ -33,12 +43,14 @@ final class Repairs
                     case 'attributes':
                         self::showEveryBar($element);
                         self::dropUncountable($element);
+                        $divisions = (float) (Xml::text($element, 'divisions') ?? $divisions);
                         break;
                     case 'note':
                         if ($before === null || self::kind($before) !== self::kind($element)) {
                             self::standAlone($element);
                         }
                         self::tidy($element);
+                        self::showValue($element, $divisions);
                         $before = $element;
                         break;
                     case 'backup':
@@ -52,7 +64,7 @@ final class Repairs
     /**
      * Metre, key and clefs of a piece stand before its first note.
      */
-    private static function beginWithAttributes(DOMElement $measure): void
+    private static function beginWithAttributes(DOMElement $measure): DOMElement
     {
         $first = null;
         foreach (Xml::children($measure) as $element) {
@@ -61,11 +73,61 @@ final class Repairs
                     $measure->insertBefore($element, $first);
                 }
 
-                return;
+                return $element;
             }
             $first ??= in_array($element->nodeName, self::TAKES_TIME, true) ? $element : null;
         }
-        $measure->insertBefore(new DOMElement('attributes'), $measure->firstChild);
+        $attributes = new DOMElement('attributes');
+        $measure->insertBefore($attributes, $measure->firstChild);
+
+        return $attributes;
+    }
+
+    /**
+     * Two staves without clefs are those of a piano.
+     */
+    private static function showClefs(DOMElement $attributes): void
+    {
+        if (Xml::text($attributes, 'staves') !== '2' || Xml::child($attributes, 'clef') !== null) {
+            return;
+        }
+        $after = array_values(array_filter(Xml::children($attributes), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_CLEFS, true)))[0] ?? null;
+        foreach ([['G', '2'], ['F', '4']] as $staff => [$sign, $line]) {
+            $clef = new DOMElement('clef');
+            $attributes->insertBefore($clef, $after);
+            $clef->setAttribute('number', (string) ($staff + 1));
+            $clef->appendChild(new DOMElement('sign', $sign));
+            $clef->appendChild(new DOMElement('line', $line));
+        }
+    }
+
+    /**
+     * A note of which only the length is given is drawn with the value that has it, where one does.
+     */
+    private static function showValue(DOMElement $note, float $divisions): void
+    {
+        $rest = Xml::child($note, 'rest');
+        $duration = Xml::text($note, 'duration');
+        if ($duration === null || Xml::child($note, 'type') !== null || Xml::child($note, 'grace') !== null || Xml::child($note, 'time-modification') !== null || $rest?->getAttribute('measure') === 'yes') {
+            return;
+        }
+        $quarters = (float) $duration / $divisions;
+        foreach (self::VALUES as $value => $length) {
+            $dots = array_search($quarters / $length, self::DOTTED, true);
+            if ($dots !== false) {
+                self::addValue($note, $value, $dots);
+
+                return;
+            }
+        }
+    }
+
+    private static function addValue(DOMElement $note, string $value, int $dots): void
+    {
+        $after = array_values(array_filter(Xml::children($note), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_TYPE, true)))[0] ?? null;
+        foreach ([new DOMElement('type', $value), ...array_map(fn (): DOMElement => new DOMElement('dot'), array_fill(0, $dots, null))] as $element) {
+            $note->insertBefore($element, $after);
+        }
     }
 
     /**
@@ -128,11 +190,9 @@ final class Repairs
         if (Xml::child($note, 'grace') === null) {
             return null;
         }
-        $type = new DOMElement('type', 'eighth');
-        $after = array_filter(Xml::children($note), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_TYPE, true));
-        $note->insertBefore($type, array_values($after)[0] ?? null);
+        self::addValue($note, 'eighth', 0);
 
-        return $type;
+        return Xml::child($note, 'type');
     }
 
     private static function remove(DOMElement $parent, string $name): void

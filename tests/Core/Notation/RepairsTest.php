@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\ScoreReader;
+use Tarnwind\Core\Notation\MusicXml\Xml;
 use Tarnwind\Core\Score\Note;
 use Tests\support\Corpus;
 use Tests\support\MusicXml;
@@ -61,3 +62,18 @@ function oddFiles(): array
             .'<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>eighth</type><beam number="1">begin</beam></note><note><grace/><pitch><step>E</step><octave>4</octave></pitch></note><note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>eighth</type><beam number="1">end</beam></note>'), 3],
     ];
 }
+
+it('draws notes with the value of their length where none is given, on the staves of a piano', function (): void {
+    $document = Document::open(MusicXml::piano([['C5:6 D5:2 E5+G5:8', 'C3:16'], ['C5:5 D5:11', '-:16']]));
+    $values = function (DOMElement $measure): array {
+        return array_map(
+            fn (DOMElement $note): string => Xml::text($note, 'type').str_repeat('.', count(Xml::children($note, 'dot'))), Xml::children($measure, 'note'),
+        );
+    };
+    $measures = Xml::children($document->parts()['P1'], 'measure');
+    expect($values($measures[0]))->toBe(['quarter.', 'eighth', 'half', 'half', 'whole'])
+        // What no value has stays without one.
+        ->and($values($measures[1]))->toBe(['', '', 'whole']);
+    $attributes = Xml::child($measures[0], 'attributes') ?? throw new LogicException;
+    expect(array_map(fn (DOMElement $clef): string => $clef->getAttribute('number').Xml::text($clef, 'sign').Xml::text($clef, 'line'), Xml::children($attributes, 'clef')))->toBe(['1G2', '2F4']);
+});
