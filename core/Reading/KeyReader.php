@@ -50,6 +50,8 @@ final class KeyReader
     /** How like each other bars are that are judged together [start]. */
     private const SAME = 0.97;
 
+    private const HEAVIEST = 3;
+
     /** For the key in which the same bars were heard first [start]. */
     private const COMES_BACK = 0.6;
 
@@ -103,10 +105,16 @@ final class KeyReader
     {
         $firsts = $different = [];
         foreach ($bars as $bar => $weights) {
-            $like = self::firstLike($different, $weights);
+            // Only bars with the same heaviest names are compared: of long pieces all would be too many.
+            ksort($weights);
+            arsort($weights);
+            $heaviest = array_slice(array_keys($weights), 0, self::HEAVIEST);
+            sort($heaviest);
+            $names = implode(' ', $heaviest);
+            $like = self::firstLike($different[$names] ?? [], $weights);
             $firsts[] = $like ?? $bar;
             if ($like === null) {
-                $different[$bar] = $weights;
+                $different[$names][$bar] = $weights;
             }
         }
 
