@@ -100,11 +100,19 @@ final readonly class Findings
         return $one->seconds >= self::LONG && $one->middle < self::MASKED && $one->over !== [] && $one->lost !== null;
     }
 
-    private function masked(Audible $one): ?Finding
+    /**
+     * Whether a note stands in voices of equal right, of which none goes along with another.
+     */
+    private function isOneOfEqual(Note $note): bool
     {
         $textures = $this->performance->reading()->textures;
-        $isOneOfEqual = $textures[$one->note->measure] === BarTexture::Counterpoint || BarTexture::Counterpoint->share($textures) >= self::EQUAL;
-        if (! self::isMasked($one) || $one->lost === null || $isOneOfEqual) {
+
+        return $textures[$note->measure] === BarTexture::Counterpoint || BarTexture::Counterpoint->share($textures) >= self::EQUAL;
+    }
+
+    private function masked(Audible $one): ?Finding
+    {
+        if (! self::isMasked($one) || $one->lost === null || $this->isOneOfEqual($one->note)) {
             return null;
         }
         $softer = min([0.0, ...array_map(fn (Note $note): float => $this->change($note, $one->middle - self::MASKED), $one->over)]);

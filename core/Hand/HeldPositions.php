@@ -21,9 +21,6 @@ final readonly class HeldPositions
     /** What a position that is held costs more than a chord that is struck once [start]. */
     private const SPREAD = 2.0;
 
-    /** After a silence of so many seconds the hand lies anew. */
-    private const PAUSE = 0.4;
-
     /**
      * @param  list<Grip>  $grips
      */
@@ -118,7 +115,7 @@ final readonly class HeldPositions
     {
         [$before, $grip] = [$this->grips[$place - 1], $this->grips[$place]];
 
-        return abs($grip->keys[0] - $before->keys[0]) >= self::SKIP && $grip->seconds - $before->ends[0] < self::PAUSE;
+        return abs($grip->keys[0] - $before->keys[0]) >= self::SKIP && $grip->seconds - $before->ends[0] < Position::PAUSE;
     }
 
     /**

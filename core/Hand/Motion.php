@@ -63,9 +63,7 @@ final readonly class Motion
     /** Fingers other than the thumb that cross each other. */
     private const CROSSED = 15.0;
 
-    /** After a silence of so many seconds a hand arrives anew; what is left of the cost of getting there. */
-    private const PAUSE = 0.4;
-
+    /** What is left of the cost of getting there after a pause, in which a hand arrives anew. */
     private const AFTER_PAUSE = 0.15;
 
     private bool $isQuick;
@@ -103,7 +101,7 @@ final readonly class Motion
             $end = max($end, $this->from->held[$index] ? 0.0 : $seconds);
         }
 
-        return $this->to->seconds - min($end, $this->to->seconds) >= self::PAUSE ? self::AFTER_PAUSE : 1.0;
+        return $this->to->seconds - min($end, $this->to->seconds) >= Position::PAUSE ? self::AFTER_PAUSE : 1.0;
     }
 
     /**

@@ -17,7 +17,7 @@ final class Position
     private const OTHER_FINGER = 1.0;
 
     /** After a silence of so many seconds the hand lies anew. */
-    private const PAUSE = 0.4;
+    public const PAUSE = 0.4;
 
     /**
      * How far the last of three notes lies from the first, in semitones outwards from the thumb; null where no position

@@ -405,7 +405,7 @@ final class PhraseReader
      */
     private function closesBefore(Note $note): bool
     {
-        $last = Search::last(count($this->harmonies), fn (int $index): bool => $this->harmonies[$index]->from->isLessThan($note->onset));
+        $last = $this->harmonyBefore($note);
         if (! isset($this->harmonies[$last - 1])) {
             return false;
         }
@@ -418,12 +418,19 @@ final class PhraseReader
     }
 
     /**
+     * The index of the harmony that sounds before a note.
+     */
+    private function harmonyBefore(Note $note): int
+    {
+        return Search::last(count($this->harmonies), fn (int $index): bool => $this->harmonies[$index]->from->isLessThan($note->onset));
+    }
+
+    /**
      * Whether the harmony before a note is a dominant on its root that has lasted and began within a bar.
      */
     private function opensBefore(Note $note): bool
     {
-        $last = Search::last(count($this->harmonies), fn (int $index): bool => $this->harmonies[$index]->from->isLessThan($note->onset));
-        $harmony = $this->harmonies[$last] ?? null;
+        $harmony = $this->harmonies[$this->harmonyBefore($note)] ?? null;
         if ($harmony === null || $harmony->inversion !== 0 || ! in_array($harmony->numeral, ['V', 'V7'], true)) {
             return false;
         }

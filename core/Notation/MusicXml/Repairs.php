@@ -91,7 +91,7 @@ final class Repairs
         if (Xml::text($attributes, 'staves') !== '2' || Xml::child($attributes, 'clef') !== null) {
             return;
         }
-        $after = array_values(array_filter(Xml::children($attributes), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_CLEFS, true)))[0] ?? null;
+        $after = self::firstOf($attributes, self::AFTER_CLEFS);
         foreach ([['G', '2'], ['F', '4']] as $staff => [$sign, $line]) {
             $clef = new DOMElement('clef');
             $attributes->insertBefore($clef, $after);
@@ -124,7 +124,7 @@ final class Repairs
 
     private static function addValue(DOMElement $note, string $value, int $dots): void
     {
-        $after = array_values(array_filter(Xml::children($note), fn (DOMElement $child): bool => in_array($child->nodeName, self::AFTER_TYPE, true)))[0] ?? null;
+        $after = self::firstOf($note, self::AFTER_TYPE);
         foreach ([new DOMElement('type', $value), ...array_map(fn (): DOMElement => new DOMElement('dot'), array_fill(0, $dots, null))] as $element) {
             $note->insertBefore($element, $after);
         }
@@ -193,6 +193,22 @@ final class Repairs
         self::addValue($note, 'eighth', 0);
 
         return Xml::child($note, 'type');
+    }
+
+    /**
+     * The first child of one of some names.
+     *
+     * @param  list<string>  $names
+     */
+    private static function firstOf(DOMElement $parent, array $names): ?DOMElement
+    {
+        foreach (Xml::children($parent) as $child) {
+            if (in_array($child->nodeName, $names, true)) {
+                return $child;
+            }
+        }
+
+        return null;
     }
 
     private static function remove(DOMElement $parent, string $name): void
