@@ -20,6 +20,7 @@ use Tarnwind\Core\Sound\InstrumentProfile;
  * @property float $dampers
  * @property float $room seconds
  * @property float $soft dB
+ * @property float $softest MIDI velocity
  * @property-read User $teacher
  */
 final class Piano extends Model
@@ -28,7 +29,7 @@ final class Piano extends Model
     use HasFactory;
 
     /** What a form shows and changes. */
-    public const DETAILS = ['name', 'ring', 'dampers', 'room', 'soft'];
+    public const DETAILS = ['name', 'ring', 'dampers', 'room', 'soft', 'softest'];
 
     protected $fillable = self::DETAILS;
 
@@ -42,7 +43,7 @@ final class Piano extends Model
 
     public function profile(): InstrumentProfile
     {
-        return new InstrumentProfile($this->ring, $this->dampers, $this->room, $this->soft);
+        return new InstrumentProfile($this->ring, $this->dampers, $this->room, $this->soft, $this->softest);
     }
 
     /**
@@ -50,6 +51,6 @@ final class Piano extends Model
      */
     protected function casts(): array
     {
-        return ['ring' => 'float', 'dampers' => 'float', 'room' => 'float', 'soft' => 'float'];
+        return ['ring' => 'float', 'dampers' => 'float', 'room' => 'float', 'soft' => 'float', 'softest' => 'float'];
     }
 }

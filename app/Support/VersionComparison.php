@@ -8,6 +8,7 @@ use App\Models\StudentCopy;
 use Tarnwind\Core\Performance\HeardDifferences;
 use Tarnwind\Core\Plan\Plan;
 use Tarnwind\Core\Plan\PlanDifferences;
+use Tarnwind\Core\Sound\Grades;
 
 /**
  * Two plans of one copy beside each other: what is marked otherwise, and what is heard of it.
@@ -32,9 +33,17 @@ final class VersionComparison
             'louder' => $heard->louder, 'softer' => $heard->softer, 'longer' => $heard->longer, 'shorter' => $heard->shorter,
             'bars' => array_map(fn (int $index): array => [
                 'measure' => $index < 0 ? null : $index, ...array_map(self::counted(...), $marked->bars[$index] ?? ['gone' => [], 'new' => [], 'changed' => []]),
-                'velocity' => round($heard->bars[$index]['velocity'] ?? 0.0, 1), 'held' => round($heard->bars[$index]['held'] ?? 0.0, 3), 'pedal' => $heard->bars[$index]['pedal'] ?? false,
+                'loudness' => self::loudness($heard->bars[$index]['loudness'] ?? 0.0), 'held' => round($heard->bars[$index]['held'] ?? 0.0, 3), 'pedal' => $heard->bars[$index]['pedal'] ?? false,
             ], $bars),
         ];
+    }
+
+    /**
+     * "half a grade louder"; null where nothing is.
+     */
+    private static function loudness(float $decibels): ?string
+    {
+        return $decibels === 0.0 ? null : Grades::change($decibels);
     }
 
     /**

@@ -9,6 +9,6 @@ namespace Tarnwind\Core\Balance;
  */
 enum Action: string
 {
-    /** Notes are so many velocities louder or softer. */
+    /** Notes are so many dB louder or softer. */
     case Nudge = 'nudge';
 }

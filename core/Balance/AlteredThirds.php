@@ -13,11 +13,11 @@ use Tarnwind\Core\Reading\Quality;
 use Tarnwind\Core\Score\Note;
 
 /**
- * Brings out the altered third where the same chord turns from major to minor or back [trade; value start].
+ * Brings out the altered third where the same chord turns from major to minor or back [trade; dB start].
  */
 final class AlteredThirds implements LevelHabit
 {
-    private const OUT = 5.0;
+    private const OUT = 1.3;
 
     /** Chords after which the same root is still the same chord to the ear. */
     private const NEAR = 3;

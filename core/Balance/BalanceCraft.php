@@ -28,8 +28,8 @@ final class BalanceCraft implements Craft
             ->mark('layer', LayerMark::class)
             ->contributes(new LayerLevels, new LevelHabits(
                 fn (Plan $plan): bool => $plan->settings(Balancing::class)->school !== School::AsPrinted,
-                new ThickChords, new UnderLongNotes, new BrokenFigures, new ChromaticLines, new AlteredThirds,
-            ))
+                new Basses, new ThickChords, new UnderLongNotes, new BrokenFigures, new ChromaticLines, new AlteredThirds,
+            ), new LightEnough)
             ->answer('balance', BalanceAnswer::class)
             ->finds(FindingKind::class, Action::class)
             ->writes(new LayerWords);

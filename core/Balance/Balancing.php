@@ -15,7 +15,7 @@ use Tarnwind\Core\Reading\Layer;
 final readonly class Balancing implements Settings
 {
     /**
-     * @param  array<string, float>  $levels  MIDI velocities by layer, in place of the school's
+     * @param  array<string, float>  $levels  dB by layer, in place of the school's
      */
     public function __construct(
         public School $school = School::AsPrinted,
@@ -39,7 +39,7 @@ final readonly class Balancing implements Settings
     }
 
     /**
-     * Velocities that a layer gets.
+     * dB that a layer gets beside the dynamic it stands in.
      */
     public function level(Layer $layer): float
     {

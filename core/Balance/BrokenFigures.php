@@ -11,11 +11,11 @@ use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
 
 /**
- * Caps the highest note of a broken figure, which sticks out by itself, and the lowest, which thumps [trade; value start].
+ * Caps the highest note of a broken figure, which sticks out by itself, and the lowest, which thumps [trade; dB start].
  */
 final class BrokenFigures implements LevelHabit
 {
-    private const CAPPED = 3.0;
+    private const CAPPED = 0.8;
 
     /** So many single strokes in a bar are a figure, of so many semitones. */
     private const LEAST_STROKES = 4;
@@ -42,7 +42,7 @@ final class BrokenFigures implements LevelHabit
             }
             foreach ($notes as $note) {
                 if ($note->midi === $highest || $note->midi === $lowest) {
-                    $entries[$note->id] = [new LedgerEntry($note->midi === $highest ? 'highest of a figure: sticks out by itself' : 'lowest of a figure: thumps by itself', -self::CAPPED)];
+                    $entries[$note->id] = [LedgerEntry::lighter($note->midi === $highest ? 'highest of a figure: sticks out by itself' : 'lowest of a figure: thumps by itself', self::CAPPED)];
                 }
             }
         }

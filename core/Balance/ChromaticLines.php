@@ -10,11 +10,11 @@ use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\InnerLine;
 
 /**
- * Brings out a chromatic line inside the texture [trade; value start].
+ * Brings out a chromatic line inside the texture [trade; dB start].
  */
 final class ChromaticLines implements LevelHabit
 {
-    private const OUT = 6.0;
+    private const OUT = 1.6;
 
     public function entries(Performance $performance): array
     {

@@ -5,19 +5,32 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Balance;
 
 use Tarnwind\Core\Performance\EntriesByNote;
+use Tarnwind\Core\Performance\EntryKind;
 use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\LevelRule;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\ShapesLevels;
 use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Sound\LoudnessRange;
 
 /**
- * Sets the layers apart, as the school and the teacher's passages have it.
+ * Sets the layers apart, as the school and the teacher's passages have it, and moves a dynamic so soft or so loud that its
+ * layers have no room on the instrument.
  */
 final class LayerLevels implements ShapesLevels
 {
-    /** More than any key has. */
-    private const ALL = 127.0;
+    /** dB under the softest layer for what its habits take from it, and over the loudest for what a phrase grows by [start]. */
+    private const HABITS_TAKE = 1.5;
+
+    private const PHRASES_ADD = 1.0;
+
+    /** dB that a dynamic is moved by at the most for one side: layers further apart than that are the teacher's risk [start]. */
+    private const MOST_ROOM = 9.0;
+
+    /** dB from which a dynamic that was moved is told. */
+    private const TOLD = 0.05;
 
     public function levels(Performance $performance): LevelRule
     {
@@ -36,13 +49,36 @@ final class LayerLevels implements ShapesLevels
             foreach ($passages as [$mark, $from, $to]) {
                 if ($mark->layer === $layer && $from !== null && $to !== null && ! $note->onset->isLessThan($from) && $note->onset->isLessThan($to)) {
                     $share = $mark->gradual ? $note->onset->minus($from)->toFloat() / max(1e-6, $to->minus($from)->toFloat()) : 1.0;
-                    $own[] = $mark->silent ? new LedgerEntry('touched without sounding, yours', -self::ALL) : new LedgerEntry($layer->inWords().' in this passage, yours', $mark->change * $share);
+                    $own[] = $mark->silent
+                        ? new LedgerEntry('touched without sounding, yours', 0.0, EntryKind::Silent)
+                        : new LedgerEntry($layer->inWords().' in this passage, yours', $mark->change * $share);
                 }
             }
             $level = $balance->level($layer);
-            $entries[$note->id] = [...($level === 0.0 ? [] : [new LedgerEntry($layer->inWords(), $level)]), ...$own];
+            $entries[$note->id] = [
+                ...($balance->balances() ? self::room($note, $balance, $performance) : []),
+                ...($level === 0.0 ? [] : [new LedgerEntry($layer->inWords(), $level)]), ...$own,
+            ];
         }
 
         return new EntriesByNote($entries);
+    }
+
+    /**
+     * @return list<LedgerEntry>
+     */
+    private static function room(Note $note, Balancing $balance, Performance $performance): array
+    {
+        $dynamic = Levels::sum($performance->dynamics()->entries($note, []));
+        $moved = self::roomy($dynamic, $balance, $performance->student->piano->loudness()) - $dynamic;
+
+        return abs($moved) < self::TOLD ? [] : [new LedgerEntry($moved > 0 ? 'so that what goes along still speaks' : 'so that the tune has room above', $moved)];
+    }
+
+    private static function roomy(float $dynamic, Balancing $balance, LoudnessRange $range): float
+    {
+        $levels = array_map($balance->level(...), Layer::cases());
+
+        return $range->withRoom($dynamic, min(self::MOST_ROOM, self::HABITS_TAKE - min(0.0, ...$levels)), min(self::MOST_ROOM, self::PHRASES_ADD + max(0.0, ...$levels)));
     }
 }

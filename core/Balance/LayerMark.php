@@ -18,7 +18,7 @@ use Tarnwind\Core\Score\Place;
 final readonly class LayerMark implements Mark
 {
     /**
-     * @param  float  $change  MIDI velocities
+     * @param  float  $change  dB
      * @param  bool  $gradual  whether the change comes bit by bit and is there at the end of the passage
      * @param  bool  $silent  whether the keys are touched without sounding, whatever the change
      */

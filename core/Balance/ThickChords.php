@@ -17,10 +17,10 @@ final class ThickChords implements LevelHabit
     /** So many notes under a note of the melody are usual. */
     private const USUAL = 2;
 
-    /** Velocities for each further one, and in all. */
-    private const EACH = 3.0;
+    /** dB for each further one, and in all. */
+    private const EACH = 0.5;
 
-    private const MOST = 9.0;
+    private const MOST = 1.5;
 
     public function entries(Performance $performance): array
     {
@@ -40,7 +40,7 @@ final class ThickChords implements LevelHabit
         foreach (array_intersect_key($under, $sung) as $notes) {
             $less = min(self::MOST, self::EACH * (count($notes) - self::USUAL));
             foreach ($less > 0 ? $notes : [] as $id) {
-                $entries[$id] = [new LedgerEntry(sprintf('one of %d notes under the melody', count($notes)), -$less)];
+                $entries[$id] = [LedgerEntry::lighter(sprintf('one of %d notes under the melody', count($notes)), $less)];
             }
         }
 

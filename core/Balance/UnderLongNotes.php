@@ -18,10 +18,10 @@ final class UnderLongNotes implements LevelHabit
     /** Seconds from which a note is long [start]. */
     private const LONG = 1.0;
 
-    /** Velocities for each dB that the note has lost, and in all [start]. */
-    private const SHARE = 0.7;
+    /** Share of the dB that the note has lost, and dB in all [start]. */
+    private const SHARE = 0.3;
 
-    private const MOST = 16.0;
+    private const MOST = 4.5;
 
     public function entries(Performance $performance): array
     {
@@ -42,7 +42,7 @@ final class UnderLongNotes implements LevelHabit
                     continue;
                 }
                 $less = min(self::MOST, self::SHARE * $decay->attenuation($long->midi, $tempo->seconds($note->onset) - $from));
-                $entries[$note->id] = [new LedgerEntry(sprintf('under %s, which fades', $long->inWords()), -$less)];
+                $entries[$note->id] = [LedgerEntry::lighter(sprintf('under %s, which fades', $long->inWords()), $less)];
             }
         }
 

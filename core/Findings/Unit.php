@@ -31,7 +31,7 @@ enum Unit: string
     case Findings = 'findings';
     case Marks = 'marks';
 
-    /** MIDI velocities, 0 to 127. */
-    case Velocity = 'velocity';
+    /** Grades of dynamics: 3 for p, 4 for mp, and between them what lies between. */
+    case Grades = 'grades';
     case Decibel = 'dB';
 }

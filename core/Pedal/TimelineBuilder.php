@@ -33,8 +33,8 @@ final class TimelineBuilder
     /** A key that is held on so long, in seconds, hides a change [start]. */
     private const COVERS = 0.1;
 
-    /** Softer by so much, in MIDI velocity, from one moment to the next is sudden: about a grade. */
-    private const SUDDENLY = 14.0;
+    /** Softer by so many grades of dynamics from one moment to the next is sudden. */
+    private const SUDDENLY = 0.875;
 
     /**
      * @param  list<Harmony>  $harmonies  of the reading, or others

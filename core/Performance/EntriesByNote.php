@@ -20,6 +20,6 @@ final readonly class EntriesByNote implements LevelRule
 
     public function entries(Note $note, array $ledger): array
     {
-        return ($ledger[0] ?? null)?->isFinal ? [] : $this->entries[$note->id] ?? [];
+        return ($ledger[0] ?? null)?->kind === EntryKind::Whole ? [] : $this->entries[$note->id] ?? [];
     }
 }

@@ -13,8 +13,8 @@ use Tarnwind\Core\Tempo\PlayedBars;
  */
 final readonly class HeardDifferences
 {
-    /** Steps of velocity that are worth saying; fewer are within what a hand repeats [start]. */
-    public const LOUDNESS = 3.0;
+    /** dB that are worth saying; fewer are within what a hand repeats [start]. */
+    public const LOUDNESS = 0.8;
 
     /** Seconds by which a key comes up earlier or later that are worth saying [start]. */
     public const HELD = 0.05;
@@ -22,7 +22,7 @@ final readonly class HeardDifferences
     /**
      * @param  array{float, float}  $seconds  that the piece takes before and after, repeats unfolded
      * @param  array{int, int}  $pedals  times the foot goes down
-     * @param  array<int, array{velocity: float, held: float, pedal: bool}>  $bars  by index, in order, those with a difference: the largest of their notes (louder, held longer: above 0), and whether the foot moves otherwise
+     * @param  array<int, array{loudness: float, held: float, pedal: bool}>  $bars  by index, in order, those with a difference: the largest of their notes (dB louder, seconds held longer: above 0), and whether the foot moves otherwise
      * @param  int  $louder  notes
      * @param  int  $softer  notes
      * @param  int  $longer  keys that are held longer
@@ -49,15 +49,15 @@ final readonly class HeardDifferences
         $there = array_column($before->score()->notes, null, 'id');
         foreach ($after->score()->notes as $note) {
             $earlier = $there[$note->id] ?? $note;
-            $velocity = $after->levels()->velocity($note) - $before->levels()->velocity($earlier);
+            $louder = $after->levels()->level($note) - $before->levels()->level($earlier);
             $held = self::heldLonger($note, $before, $after);
-            if (abs($velocity) < self::LOUDNESS && abs($held) < self::HELD) {
+            if (abs($louder) < self::LOUDNESS && abs($held) < self::HELD) {
                 continue;
             }
             $bar = $bars[$note->measure] ?? self::still();
-            if (abs($velocity) >= self::LOUDNESS) {
-                $counts[$velocity > 0 ? 'louder' : 'softer']++;
-                $bar['velocity'] = self::larger($bar['velocity'], $velocity);
+            if (abs($louder) >= self::LOUDNESS) {
+                $counts[$louder > 0 ? 'louder' : 'softer']++;
+                $bar['loudness'] = self::larger($bar['loudness'], $louder);
             }
             if (abs($held) >= self::HELD) {
                 $counts[$held > 0 ? 'longer' : 'shorter']++;
@@ -119,10 +119,10 @@ final readonly class HeardDifferences
     }
 
     /**
-     * @return array{velocity: float, held: float, pedal: bool}
+     * @return array{loudness: float, held: float, pedal: bool}
      */
     private static function still(): array
     {
-        return ['velocity' => 0.0, 'held' => 0.0, 'pedal' => false];
+        return ['loudness' => 0.0, 'held' => 0.0, 'pedal' => false];
     }
 }

@@ -11,14 +11,23 @@ final readonly class LedgerEntry
 {
     /**
      * @param  string  $reason  in a teacher's words
-     * @param  float  $value  MIDI velocities it adds; negative for what it takes away
-     * @param  bool  $isFinal  whether the file gives the whole, and nothing of phrasing is to be added
+     * @param  float  $value  dB: of the first entry below velocity 127, of others what they add; negative for what they take away
      */
     public function __construct(
         public string $reason,
         public float $value,
-        public bool $isFinal = false,
+        public EntryKind $kind = EntryKind::Usual,
     ) {
+    }
+
+    /**
+     * A habit that makes what goes along lighter.
+     *
+     * @param  float  $by  dB, above 0
+     */
+    public static function lighter(string $reason, float $by): self
+    {
+        return new self($reason, -$by, EntryKind::Lightens);
     }
 
     /**
@@ -26,6 +35,6 @@ final readonly class LedgerEntry
      */
     public function toArray(): array
     {
-        return ['reason' => $this->reason, 'value' => $this->value];
+        return ['reason' => $this->reason, 'value' => round($this->value, 3)];
     }
 }

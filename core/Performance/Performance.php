@@ -133,7 +133,7 @@ final class Performance
     {
         return $this->once('levels', fn (): Levels => Levels::with($this->dynamics(), array_map(
             fn (ShapesLevels $one): LevelRule => $one->levels($this), $this->contributions->levels,
-        )));
+        ), $this->student->piano->loudness()));
     }
 
     /**

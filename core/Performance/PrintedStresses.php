@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Performance;
 
 use Tarnwind\Core\Score\Note;
+use Tarnwind\Core\Sound\Grades;
 use Tarnwind\Core\Sound\Loudness;
 
 /**
@@ -18,8 +19,8 @@ final readonly class PrintedStresses implements LevelRule
 
     public function entries(Note $note, array $ledger): array
     {
-        $entries = $this->dynamics->stresses($note) ? [new LedgerEntry('stressed', (float) Loudness::GRADE)] : [];
+        $entries = $this->dynamics->stresses($note) ? [new LedgerEntry('stressed', Grades::ONE)] : [];
 
-        return $note->has('accent') || $note->has('strong-accent') ? [...$entries, new LedgerEntry('accent', (float) Loudness::ACCENT)] : $entries;
+        return $note->has('accent') || $note->has('strong-accent') ? [...$entries, new LedgerEntry('accent', Loudness::ACCENT)] : $entries;
     }
 }

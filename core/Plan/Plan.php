@@ -9,7 +9,7 @@ namespace Tarnwind\Core\Plan;
  */
 final readonly class Plan
 {
-    public const FORMAT = 'tarnwind-plan/2';
+    public const FORMAT = 'tarnwind-plan/3';
 
     /**
      * @param  ?float  $tempo  quarters a minute at the beginning; null for the score's own

@@ -115,7 +115,7 @@ final readonly class Oddities
             if ($velocity === null) {
                 continue;
             }
-            if ($before !== null && abs($velocity - $before[0]) >= self::SUDDEN * Loudness::GRADE && ! $this->isLedTo($before[2], $mark->onset)) {
+            if ($before !== null && abs($velocity - $before[0]) >= self::SUDDEN * Loudness::STEP && ! $this->isLedTo($before[2], $mark->onset)) {
                 $found["$mark->value after $before[1]"][] = $mark->measure;
             }
             $before = [$velocity, (string) $mark->value, $mark->onset];

@@ -19,7 +19,7 @@ final readonly class KeyEvent
      * @param  float  $endMs  milliseconds from the beginning
      * @param  int  $velocity  MIDI, 1 to 127
      * @param  int  $staff  from 1, the upper one
-     * @param  list<LedgerEntry>  $ledger  what the velocity is made of
+     * @param  list<LedgerEntry>  $ledger  what its level is made of, dB
      */
     public function __construct(
         public string $note,

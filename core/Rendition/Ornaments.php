@@ -6,6 +6,7 @@ namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Reading\LayeredNote;
+use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
 use Tarnwind\Core\Touch\Ornamenting;
@@ -15,8 +16,10 @@ use Tarnwind\Core\Touch\Ornamenting;
  */
 final class Ornaments
 {
-    /** Seconds that each grace note lasts; never less than the shortest that is heard [start]. */
+    /** Seconds that each grace note lasts at the most, and as a share of a quarter; never less than the shortest that is heard [start]. */
     private const GRACE = 0.09;
+
+    private const OF_A_QUARTER = 0.15;
 
     private const SHORTEST = 0.06;
 
@@ -25,6 +28,11 @@ final class Ornaments
 
     /** Share of a note after which a delayed turn begins [start]. */
     private const DELAYED = 0.5;
+
+    /** dB by which the neighbouring note of an ornament is softer, and a main note in its middle [start]. */
+    private const NEIGHBOUR = 1.5;
+
+    private const MIDDLE = 0.7;
 
     private const TRILLS = ['trill-mark', 'shake'];
 
@@ -36,6 +44,9 @@ final class Ornaments
 
     /** @var array<string, Ornamenting> how the grace notes of a place are played, by staff, voice and onset */
     private array $gracesOwn = [];
+
+    /** @var array<string, true> staff, voice and onset of grace notes that close a trill */
+    private array $closing = [];
 
     /** @var array<string, true> ids of notes that lead */
     private array $leading = [];
@@ -66,6 +77,7 @@ final class Ornaments
                 $rolls[(string) $note->onset][] = $note;
             }
         }
+        $this->closing = $this->closings();
         foreach ($rolls as $notes) {
             usort($notes, fn (Note $a, Note $b): int => $a->midi <=> $b->midi);
             foreach ($notes as $index => $note) {
@@ -84,21 +96,26 @@ final class Ornaments
     }
 
     /**
-     * The strokes of a note between two moments, in seconds.
+     * The strokes of a note.
      *
-     * @param  float  $earliest  before which nothing is struck
      * @return non-empty-list<Stroke>
      */
-    public function strokes(Note $note, float $from, float $to, float $earliest = 0.0): array
+    public function strokes(Note $note, KeyTime $time): array
     {
         if ($note->grace) {
-            return [$this->grace($note, $from, $earliest)];
+            return [$this->grace($note, $time)];
         }
+        [$from, $to] = [$time->from, $time->to];
         $start = $from + ($this->rolled[$note->id] ?? 0.0) - (isset($this->leading[$note->id]) ? $this->piece->lead / 1000 : 0.0);
-        if ($this->graceSchool($note)->gracesOnBeat) {
-            $start += self::GRACE * count($this->graces[self::place($note)] ?? []);
+        if ($this->isOnBeat($note)) {
+            $start += self::graceLength($time) * count($this->graces[self::place($note)] ?? []);
         }
-        $start = max($earliest, min($start, max($from, $to - self::SHORTEST)));
+        $start = max($time->earliest, min($start, max($from, $to - self::SHORTEST)));
+        // A trill gives way to the grace notes that close it.
+        $closing = self::place($note, $note->end());
+        if (self::isTrilled($note) && isset($this->closing[$closing])) {
+            $to = max($start + self::SHORTEST, min($to, $time->end - self::graceLength($time) * count($this->graces[$closing])));
+        }
         if (($this->tops[self::place($note)] ?? $note->id) !== $note->id) {
             return [new Stroke($note->midi, $start, $to)];
         }
@@ -109,13 +126,43 @@ final class Ornaments
     /**
      * Grace notes follow each other, before the beat or from it.
      */
-    private function grace(Note $note, float $beat, float $earliest): Stroke
+    private function grace(Note $note, KeyTime $time): Stroke
     {
         $group = $this->graces[self::place($note)] ?? [$note->id];
         $place = (int) array_search($note->id, $group, true);
-        $from = $this->graceSchool($note)->gracesOnBeat ? $beat + self::GRACE * $place : max($earliest, $beat - self::GRACE * (count($group) - $place));
+        $length = self::graceLength($time);
+        $from = $this->isOnBeat($note) ? $time->from + $length * $place : max($time->earliest, $time->from - $length * (count($group) - $place));
 
-        return new Stroke($note->midi, $from, $from + self::GRACE);
+        return new Stroke($note->midi, $from, $from + $length);
+    }
+
+    /**
+     * Grace notes take less time where the music is quick.
+     */
+    private static function graceLength(KeyTime $time): float
+    {
+        return max(self::SHORTEST, min(self::GRACE, self::OF_A_QUARTER * $time->quarter));
+    }
+
+    /**
+     * @return array<string, true> staff, voice and onset of grace notes right after a trilled note
+     */
+    private function closings(): array
+    {
+        $closing = [];
+        foreach ($this->score->notes as $note) {
+            $after = self::place($note, $note->end());
+            if (self::isTrilled($note) && isset($this->graces[$after])) {
+                $closing[$after] = true;
+            }
+        }
+
+        return $closing;
+    }
+
+    private static function isTrilled(Note $note): bool
+    {
+        return array_intersect(self::TRILLS, $note->articulations) !== [];
     }
 
     /**
@@ -128,7 +175,7 @@ final class Ornaments
         $has = fn (string ...$signs): bool => array_intersect($signs, $note->articulations) !== [];
 
         return match (true) {
-            $has(...self::TRILLS) => $this->trill($note, $from, $to),
+            self::isTrilled($note) => $this->trill($note, $from, $to),
             $has('mordent') => self::quick([$main, $this->neighbour($note, -1), $main], $from, $to, $quick),
             $has('inverted-mordent') => self::quick([$main, $this->neighbour($note, 1), $main], $from, $to, $quick),
             $has('turn') => self::quick([$this->neighbour($note, 1), $main, $this->neighbour($note, -1), $main], $from, $to, $quick),
@@ -156,7 +203,10 @@ final class Ornaments
         $strokes = [];
         for ($index = 0; $index < $count; $index++) {
             $isMain = ($index % 2 === 0) !== $school->fromUpper;
-            $strokes[] = new Stroke($isMain ? $note->midi : $this->neighbour($note, 1), $from + $index * ($to - $from) / $count, $from + ($index + 1) * ($to - $from) / $count);
+            $strokes[] = new Stroke(
+                $isMain ? $note->midi : $this->neighbour($note, 1), $from + $index * ($to - $from) / $count, $from + ($index + 1) * ($to - $from) / $count,
+                $index === 0 || $index === $count - 1 ? 0.0 : ($isMain ? self::MIDDLE : self::NEIGHBOUR),
+            );
         }
 
         return $strokes;
@@ -171,7 +221,7 @@ final class Ornaments
         $count = (int) min(round($note->duration->toFloat() * 2 ** $beams), floor(($to - $from) / self::SHORTEST));
         $strokes = [];
         for ($index = 0; $index < $count; $index++) {
-            $strokes[] = new Stroke($note->midi, $from + $index * ($to - $from) / $count, $from + ($index + 0.9) * ($to - $from) / $count);
+            $strokes[] = new Stroke($note->midi, $from + $index * ($to - $from) / $count, $from + ($index + 0.9) * ($to - $from) / $count, $index === 0 ? 0.0 : ($index % 2 === 0 ? self::MIDDLE : self::NEIGHBOUR));
         }
 
         return $strokes === [] ? null : $strokes;
@@ -193,7 +243,7 @@ final class Ornaments
         $at = $from;
         foreach ($keys as $index => $key) {
             $end = $index === count($keys) - 1 ? $to : $at + ($index === 0 && $first > 0 ? $first : $each);
-            $strokes[] = new Stroke($key, $at, $end);
+            $strokes[] = new Stroke($key, $at, $end, $index === 0 || $index === count($keys) - 1 ? 0.0 : self::NEIGHBOUR);
             $at = $end;
         }
 
@@ -211,15 +261,17 @@ final class Ornaments
     }
 
     /**
-     * Grace notes are played as is asked of any of them, or of the chord they lead to.
+     * Grace notes are played as is asked of any of them, or of the chord they lead to; those that close a trill before the beat.
      */
-    private function graceSchool(Note $note): Ornamenting
+    private function isOnBeat(Note $note): bool
     {
-        return $this->own[$note->id] ?? $this->gracesOwn[self::place($note)] ?? $this->piece;
+        $place = self::place($note);
+
+        return ! isset($this->closing[$place]) && ($this->own[$note->id] ?? $this->gracesOwn[$place] ?? $this->piece)->gracesOnBeat;
     }
 
-    private static function place(Note $note): string
+    private static function place(Note $note, ?Fraction $at = null): string
     {
-        return "$note->staff/$note->voice/$note->onset";
+        return "$note->staff/$note->voice/".($at ?? $note->onset);
     }
 }

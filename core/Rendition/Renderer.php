@@ -16,6 +16,7 @@ use Tarnwind\Core\Reading\LayeredNote;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Score;
+use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Tempo\Pass;
 use Tarnwind\Core\Tempo\PlayedBars;
 use Tarnwind\Core\Tempo\TempoMap;
@@ -154,12 +155,16 @@ final class Renderer
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
                 continue;
             }
-            $ledger = $this->levels->ledger($note);
-            foreach ($this->ornaments->strokes($note, $this->tempo->seconds($note->onset), $this->tempo->seconds($this->left($note)), $this->tempo->seconds($passage->from)) as $stroke) {
+            $time = new KeyTime(
+                $this->tempo->seconds($note->onset), $this->tempo->seconds($this->left($note)), $this->tempo->seconds($note->end()),
+                1 / $this->quartersPerSecond($note->onset->toFloat()), $this->tempo->seconds($passage->from),
+            );
+            foreach ($this->ornaments->strokes($note, $time) as $stroke) {
+                $ledger = $this->levels->ledger($note, $stroke->softer);
                 [$onset, $end] = [$this->quarters($note, $stroke->from), $this->quarters($note, $stroke->to)];
                 $this->events[] = new KeyEvent(
                     $note->id, $stroke->midi, $passage->quarters($onset), $passage->quarters($end), 1000 * $passage->seconds($stroke->from), 1000 * $passage->seconds($stroke->to),
-                    (int) round(Levels::sum($ledger)), min(2, $note->staff), $ledger,
+                    (int) round(Loudness::velocity(Levels::sum($ledger))), min(2, $note->staff), $ledger,
                 );
             }
         }

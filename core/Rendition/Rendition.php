@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Rendition;
 
 use Tarnwind\Core\Performance\LedgerEntry;
+use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Reading\LayeredNote;
 
 /**
@@ -33,7 +34,7 @@ final readonly class Rendition
         return [
             'events' => array_map(fn (KeyEvent $event): array => [
                 'note' => $event->note, 'midi' => $event->midi, 'start_ms' => round($event->startMs, 3), 'end_ms' => round($event->endMs, 3),
-                'velocity' => $event->velocity, 'layer' => $layers[$event->note]->layer->value, 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
+                'velocity' => $event->velocity, 'level_db' => round(Levels::sum($event->ledger), 3), 'layer' => $layers[$event->note]->layer->value, 'ledger' => array_map(fn (LedgerEntry $entry): array => $entry->toArray(), $event->ledger),
             ], $this->events),
             'pedal' => array_map(fn (PedalEvent $event): array => [
                 'ms' => round($event->ms, 3), 'controller' => $event->controller, 'value' => $event->value,

@@ -9,10 +9,14 @@ namespace Tarnwind\Core\Rendition;
  */
 final readonly class Stroke
 {
+    /**
+     * @param  float  $softer  dB by which it is softer than the note is meant
+     */
     public function __construct(
         public int $midi,
         public float $from,
         public float $to,
+        public float $softer = 0.0,
     ) {
     }
 }

@@ -21,12 +21,12 @@ enum Action: string
     /** The phrase that begins at a place is as the school has it. */
     case PlainArch = 'plain-arch';
 
-    /** The phrase that begins at a place is so many velocities louder or softer as a whole. */
+    /** The phrase that begins at a place is so many dB louder or softer as a whole. */
     case Level = 'level';
 
     /** Its phrase grows to this note. */
     case Goal = 'goal';
 
-    /** Notes are so many velocities louder or softer. */
+    /** Notes are so many dB louder or softer. */
     case Nudge = 'nudge';
 }

@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Shape;
 use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Performance\PrintedDynamics;
 
 /**
  * Lets a note after a long one join the level to which that has decayed: struck as loud as it, it would bump [trade].
@@ -16,10 +17,10 @@ final class AfterLongNotes implements LevelHabit
     /** Seconds from which a note is long [start]. */
     public const LONG = 1.2;
 
-    /** Velocities for each dB that the long note has lost, and in all: the ear takes part of the loss for granted [start]. */
-    private const SHARE = 0.4;
+    /** Share of the dB that the long note has lost, and dB in all: the ear takes most of the loss for granted [start]. */
+    private const SHARE = 0.11;
 
-    private const MOST = 10.0;
+    private const MOST = 2.8;
 
     /** Of which the second note after it still has so much. */
     private const SECOND = 0.5;
@@ -47,7 +48,7 @@ final class AfterLongNotes implements LevelHabit
                 [$next, $itsArc] = $line[$place + 1 + $step] ?? [null, null];
                 // A new phrase, a goal, an accent or a dynamic speaks for itself.
                 if ($next === null || $itsArc !== $arc || $next === $arc->goal || ! $next->onset->equals($from->end()) || $printed->changesAt($next->onset)
-                    || $printed->at($next->staff, $next->onset) > $printed->at($note->staff, $note->onset) + 1 || $next->has('accent') || $next->has('strong-accent')) {
+                    || $printed->at($next->staff, $next->onset) > $printed->at($note->staff, $note->onset) + PrintedDynamics::SAME || $next->has('accent') || $next->has('strong-accent')) {
                     break;
                 }
                 // What is struck with it goes along.

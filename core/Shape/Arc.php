@@ -7,7 +7,7 @@ namespace Tarnwind\Core\Shape;
 use Tarnwind\Core\Score\Note;
 
 /**
- * How one phrase goes: up to its goal and down from it. Levels are MIDI velocities.
+ * How one phrase goes: up to its goal and down from it. Levels are dB.
  */
 final readonly class Arc
 {

@@ -23,8 +23,8 @@ final readonly class ArcMaker
     /** Bars of a phrase that has the whole arch; a shorter one has its share [start]. */
     private const WHOLE = 2.0;
 
-    /** Velocities from step to step of a sequence [start]. */
-    private const STEP = 4.0;
+    /** dB from step to step of a sequence [start]. */
+    private const STEP = 1.1;
 
     /** Share of a piece at which its climax likes to stand [trade]. */
     private const LATE = 0.66;
@@ -32,10 +32,10 @@ final readonly class ArcMaker
     /** Of more phrases that are as loud none is the climax. */
     private const LOUDEST = 2;
 
-    /** Velocities by which the climax stands out, and by which others stay under it [start]. */
-    private const CLIMAX = 4.0;
+    /** dB by which the climax stands out, and by which others stay under it [start]. */
+    private const CLIMAX = 1.0;
 
-    private const UNDER_CLIMAX = 2.0;
+    private const UNDER_CLIMAX = 0.5;
 
     /** So many goals are told of a phrase. */
     private const CANDIDATES = 3;
@@ -147,7 +147,7 @@ final readonly class ArcMaker
             return null;
         }
         $most = max($levels);
-        $loudest = array_keys(array_filter($levels, fn (float $level): bool => $level > $most - 1));
+        $loudest = array_keys(array_filter($levels, fn (float $level): bool => $level > $most - PrintedDynamics::SAME));
         if (count($loudest) > self::LOUDEST || count($loudest) === count($phrases)) {
             return null;
         }
@@ -199,7 +199,7 @@ final readonly class ArcMaker
      */
     private static function level(School $school, PrintedDynamics $printed, Phrase $phrase, ?Arc $model, int $steps): array
     {
-        if (! $school->shapes() || $model === null || abs($printed->at(1, $phrase->from) - $printed->at(1, $model->phrase->from)) >= 1.0) {
+        if (! $school->shapes() || $model === null || abs($printed->at(1, $phrase->from) - $printed->at(1, $model->phrase->from)) >= PrintedDynamics::SAME) {
             return [0.0, ''];
         }
 

@@ -12,7 +12,7 @@ use Tarnwind\Core\Plan\Matching;
 use Tarnwind\Core\Score\Place;
 
 /**
- * How far a phrase grows and falls, and how loud it is as a whole, as the teacher has it. MIDI velocities.
+ * How far a phrase grows and falls, and how loud it is as a whole, as the teacher has it. dB.
  */
 final readonly class ArchMark implements Mark
 {

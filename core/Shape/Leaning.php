@@ -10,13 +10,13 @@ use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\NonChordKind;
 
 /**
- * Makes a dissonance that leans heavier than its resolution [trade; values start].
+ * Makes a dissonance that leans heavier than its resolution [trade; dB start].
  */
 final class Leaning implements LevelHabit
 {
-    private const LEANS = 4.0;
+    private const LEANS = 1.0;
 
-    private const RESOLVES = 6.0;
+    private const RESOLVES = 1.7;
 
     public function entries(Performance $performance): array
     {

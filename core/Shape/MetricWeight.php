@@ -12,20 +12,20 @@ use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Score;
 
 /**
- * Gives strong beats weight, as the kind of music has it [trade; values start]: a waltz leans on the first and lets the
+ * Gives strong beats weight, as the kind of music has it [trade; dB start]: a waltz leans on the first and lets the
  * others go, a Slavonic dance in three leans on the second; quick notes think to the next beat and are not accented.
  */
 final class MetricWeight implements LevelHabit
 {
-    private const FIRST = 2.0;
+    private const FIRST = 0.5;
 
-    private const FIRST_OF_WALTZ = 4.0;
+    private const FIRST_OF_WALTZ = 1.0;
 
-    private const LEANED_BEAT = 4.0;
+    private const LEANED_BEAT = 1.0;
 
-    private const OFF_BEAT = -2.0;
+    private const OFF_BEAT = -0.5;
 
-    private const AFTER_BASS = -6.0;
+    private const AFTER_BASS = -1.7;
 
     /** Share of a beat up to which notes are quick. */
     private const QUICK = 0.25;
@@ -59,7 +59,7 @@ final class MetricWeight implements LevelHabit
                 default => ['', 0.0],
             };
             if ($value !== 0.0) {
-                $entries[$note->id] = [new LedgerEntry($reason, $value)];
+                $entries[$note->id] = [$value > 0 ? new LedgerEntry($reason, $value) : LedgerEntry::lighter($reason, -$value)];
             }
         }
 

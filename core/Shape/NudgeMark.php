@@ -17,7 +17,7 @@ final readonly class NudgeMark implements Mark
 {
     /**
      * @param  non-empty-list<string>  $notes  ids
-     * @param  float  $change  MIDI velocities
+     * @param  float  $change  dB
      */
     public function __construct(
         public string $id,

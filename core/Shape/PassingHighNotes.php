@@ -11,11 +11,11 @@ use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
 
 /**
- * Holds back a high note in passing: it is not louder only for being high [trade].
+ * Holds back a high note in passing: it is not louder only for being high [trade; dB start].
  */
 final class PassingHighNotes implements LevelHabit
 {
-    private const HELD_BACK = 5.0;
+    private const HELD_BACK = 1.3;
 
     /** Semitones above both its neighbours from which it sticks out [start]. */
     private const ABOVE = 2;

@@ -17,7 +17,7 @@ final class PhraseArches implements LevelHabit
     /** Share of what is added at its height that bass, inner lines and filling take [start]; they fall as far as the melody. */
     private const ALONG = 0.7;
 
-    /** Less is not told. */
+    /** dB; less is not told. */
     private const LEAST = 0.05;
 
     public function entries(Performance $performance): array

@@ -12,7 +12,7 @@ use Tarnwind\Core\Performance\Performance;
 final class Profile
 {
     /**
-     * @return list<float> the loudest of each bar, MIDI velocity; 0 where it is silent
+     * @return list<float> the loudest of each bar, MIDI velocity, even from dynamic to dynamic; 0 where it is silent
      */
     public static function of(Performance $performance): array
     {

@@ -18,10 +18,10 @@ final class RepeatedStrokes implements LevelHabit
     /** So many strokes of one key are a repetition. */
     private const LEAST = 3;
 
-    /** Velocities from stroke to stroke, and in all [start]. */
-    private const STEP = 2.0;
+    /** dB from stroke to stroke, and in all [start]. */
+    private const STEP = 0.5;
 
-    private const MOST = 8.0;
+    private const MOST = 2.2;
 
     public function entries(Performance $performance): array
     {
@@ -33,7 +33,7 @@ final class RepeatedStrokes implements LevelHabit
             foreach ($choice === RepeatedNotes::Stay ? [] : $group as $place => $note) {
                 $steps = $choice === RepeatedNotes::Fade ? $place : $last - $place;
                 if ($steps > 0) {
-                    $entries[$note->id] = [new LedgerEntry($choice === RepeatedNotes::Fade ? 'a repeated note falls off' : 'repeated notes grow', -min(self::MOST, self::STEP * $steps))];
+                    $entries[$note->id] = [LedgerEntry::lighter($choice === RepeatedNotes::Fade ? 'a repeated note falls off' : 'repeated notes grow', min(self::MOST, self::STEP * $steps))];
                 }
             }
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Shape;
 
 /**
- * How a teacher shapes phrases. All values are ours [start], within one or two grades of the print.
+ * How a teacher shapes phrases. All values are ours, in dB [start], within a grade of the print.
  */
 enum School: string
 {
@@ -27,39 +27,39 @@ enum School: string
     }
 
     /**
-     * Velocities that a phrase of two bars or more grows by to its goal.
+     * dB that a phrase of two bars or more grows by to its goal.
      */
     public function rise(): float
     {
         return match ($this) {
-            self::Singing => 12.0,
-            self::Even => 5.0,
+            self::Singing => 3.2,
+            self::Even => 1.3,
             self::AsPrinted, self::Terraced => 0.0,
         };
     }
 
     /**
-     * Velocities that it falls by from its goal.
+     * dB that it falls by from its goal.
      */
     public function fall(): float
     {
         return match ($this) {
-            self::Singing => 14.0,
-            self::Even => 6.0,
+            self::Singing => 3.8,
+            self::Even => 1.6,
             self::AsPrinted, self::Terraced => 0.0,
         };
     }
 
     /**
-     * Velocities by which an echo is softer than what it repeats.
+     * dB by which an echo is softer than what it repeats.
      */
     public function echo(): float
     {
         return match ($this) {
             self::AsPrinted => 0.0,
-            self::Singing => 8.0,
-            self::Even => 5.0,
-            self::Terraced => 16.0,
+            self::Singing => 2.5,
+            self::Even => 1.5,
+            self::Terraced => 4.5,
         };
     }
 }

@@ -17,6 +17,7 @@ use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Shape\Checks\PhrasesAndClimax;
 use Tarnwind\Core\Shape\Checks\PrintedMarks;
 use Tarnwind\Core\Shape\Checks\SingleNotes;
+use Tarnwind\Core\Sound\Loudness;
 
 /**
  * How phrases go and how loud every note is, as schemas/shape.schema.json has it.
@@ -43,7 +44,7 @@ final class ShapeAnswer implements Answer
     {
         [$written, $played, $reading, $levels] = [$performance->written, $performance->score(), $performance->reading(), $performance->levels()];
         $told = $asked->told(count($written->measures));
-        $printed = Levels::printed($written);
+        $printed = Levels::printed($written, $levels->range);
         $arcs = $performance->part(Arcs::class)->all;
         $findings = Finding::inOrder([
             ...(new PrintedMarks($performance))->findings(), ...(new PhrasesAndClimax($performance))->findings(), ...(new SingleNotes($performance))->findings(),
@@ -56,12 +57,13 @@ final class ShapeAnswer implements Answer
                 fn (Arc $arc): array => self::phrase($arc, PhraseJoin::between($arc, $arcs[$arc->phrase->index + 1] ?? null, $performance)), array_filter($arcs, fn (Arc $arc): bool => $arc->goal !== null && $told->of([$arc], fn (Arc $arc): int => $written->measureAt($arc->phrase->from)->index) !== []),
             )),
             'levels' => array_map(function (Note $note) use ($levels, $printed, $reading): array {
-                $ledger = array_map(fn (LedgerEntry $entry): array => ['reason' => $entry->reason, 'value' => round($entry->value, 1)], $levels->ledger($note));
+                $level = $levels->level($note);
 
                 return [
                     'note' => $note->id, 'name' => $note->inWords(), 'midi' => $note->midi, 'measure' => $note->measure, 'at' => round($note->onset->toFloat(), 4), 'end' => round($note->end()->toFloat(), 4),
                     'layer' => $reading->layerOf($note)?->value, 'hand' => ($reading->hands[$note->id] ?? null)?->value,
-                    'velocity' => round(array_sum(array_column($ledger, 'value')), 1), 'printed' => round($printed->velocity($note), 1), 'ledger' => $ledger,
+                    'level' => round($level, 1), 'grade' => Loudness::inWords($level), 'velocity' => round(Loudness::velocity($level), 1), 'printed' => round($printed->velocity($note), 1),
+                    'ledger' => array_map(fn (LedgerEntry $entry): array => ['reason' => $entry->reason, 'value' => round($entry->value, 1)], $levels->ledger($note)),
                 ];
             }, $told->of($played->notes, fn (Note $note): int => $note->measure)),
             'profile' => $asked->bars === null ? Profile::of($performance) : [],

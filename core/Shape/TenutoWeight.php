@@ -9,11 +9,11 @@ use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
 
 /**
- * Gives notes with a line weight: a tenuto is held, and leaned on [trade; value start].
+ * Gives notes with a line weight: a tenuto is held, and leaned on [trade; dB start].
  */
 final class TenutoWeight implements LevelHabit
 {
-    private const WEIGHT = 3.0;
+    private const WEIGHT = 0.8;
 
     public function entries(Performance $performance): array
     {

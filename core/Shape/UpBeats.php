@@ -9,11 +9,11 @@ use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
 
 /**
- * Keeps up-beats light: they think to the beat they lead to [trade; value start].
+ * Keeps up-beats light: they think to the beat they lead to [trade; dB start].
  */
 final class UpBeats implements LevelHabit
 {
-    private const LIGHTER = 4.0;
+    private const LIGHTER = 1.1;
 
     public function entries(Performance $performance): array
     {

@@ -16,14 +16,15 @@ enum Instrument: string
 
     /**
      * The measured decay is a concert grand's, smaller ones ring shorter; the light dampers of a small upright stop its strings less
-     * well; a resonant room keeps what has stopped [start].
+     * well; a resonant room keeps what has stopped. The keys of an upright need more to speak than a grand's, those of a digital
+     * piano less [start].
      */
     public function profile(): InstrumentProfile
     {
         return match ($this) {
             self::ConcertGrand => new InstrumentProfile,
-            self::SmallUpright => new InstrumentProfile(ring: 0.7, dampers: 0.8),
-            self::Digital => new InstrumentProfile(ring: 0.85),
+            self::SmallUpright => new InstrumentProfile(ring: 0.7, dampers: 0.8, softest: 22.0),
+            self::Digital => new InstrumentProfile(ring: 0.85, softest: 12.0),
             self::ResonantRoom => new InstrumentProfile(room: 2.2),
         };
     }

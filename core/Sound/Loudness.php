@@ -5,18 +5,23 @@ declare(strict_types=1);
 namespace Tarnwind\Core\Sound;
 
 /**
- * From dynamic marks to MIDI velocity and amplitude.
+ * From dynamic marks to MIDI velocity, level and amplitude. Levels are dB below a stroke of velocity 127.
  */
 final class Loudness
 {
-    /** [mem] common in notation software, steps of about 16; the outer ones continue the steps. */
+    /** MIDI velocities [mem], common in notation software, steps of about 16; the outer ones continue the steps. */
     public const MARKS = ['pppp' => 10, 'ppp' => 16, 'pp' => 33, 'p' => 49, 'mp' => 64, 'mf' => 80, 'f' => 96, 'ff' => 112, 'fff' => 126, 'ffff' => 127];
 
-    /** One grade between neighbouring marks. */
-    public const GRADE = 16;
+    /** Velocities from one mark to the next. */
+    public const STEP = 16;
 
-    /** [start] how much louder than its surroundings a note with an accent is played. */
-    public const ACCENT = 10;
+    /** dB by which a note with an accent is louder than its surroundings [start]. */
+    public const ACCENT = 2.5;
+
+    /** Velocities within which a level is told as the mark itself [start]. */
+    private const AT_MARK = 3.0;
+
+    private const LOUDEST = 127.0;
 
     /**
      * Amplitude relative to velocity 127; it goes with the square of velocity.
@@ -24,7 +29,7 @@ final class Loudness
      */
     public static function amplitude(float $velocity): float
     {
-        return ($velocity / 127) ** 2;
+        return ($velocity / self::LOUDEST) ** 2;
     }
 
     public static function velocityOf(string $mark): ?int
@@ -50,6 +55,26 @@ final class Loudness
      */
     public static function decibels(float $velocity): float
     {
-        return 40 * log10(max(1.0, $velocity) / 127);
+        return 40 * log10(max(1.0, $velocity) / self::LOUDEST);
+    }
+
+    /**
+     * The velocity, not rounded, that has a level.
+     */
+    public static function velocity(float $level): float
+    {
+        return self::LOUDEST * 10 ** ($level / 40);
+    }
+
+    /**
+     * A level in grades of dynamics: "p", "a little under p".
+     */
+    public static function inWords(float $level): string
+    {
+        $velocity = self::velocity($level);
+        $mark = self::markOf($velocity);
+        $over = $velocity - self::MARKS[$mark];
+
+        return abs($over) <= self::AT_MARK ? $mark : ($over > 0 ? "a little over $mark" : "a little under $mark");
     }
 }

@@ -41,7 +41,15 @@ final readonly class Piano
         $profile = $this->own ?? $this->kind->profile();
 
         // Where the left pedal is weak or not there, it can do no more than that.
-        return (new InstrumentProfile($profile->ring, $profile->dampers, $profile->room, min($profile->soft, $this->softPedal->decibels())))->acoustics();
+        return (new InstrumentProfile($profile->ring, $profile->dampers, $profile->room, min($profile->soft, $this->softPedal->decibels()), $profile->softest))->acoustics();
+    }
+
+    /**
+     * From the softest stroke at which its keys speak to the loudest it has.
+     */
+    public function loudness(): LoudnessRange
+    {
+        return new LoudnessRange(($this->own ?? $this->kind->profile())->softest);
     }
 
     /**

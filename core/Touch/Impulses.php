@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tarnwind\Core\Touch;
 
+use Tarnwind\Core\Performance\EntryKind;
 use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\LevelRule;
 use Tarnwind\Core\Score\Note;
@@ -15,12 +16,12 @@ use Tarnwind\Core\Score\Voices;
  */
 final class Impulses implements LevelRule
 {
-    /** So many strokes are a short slur, and what it adds and takes away [start]. */
+    /** So many strokes are a short slur, and what it adds and takes away, dB [start]. */
     private const SHORT_SLUR = 4;
 
-    private const IMPULSE = 4.0;
+    private const IMPULSE = 1.0;
 
-    private const LIGHTER = 6.0;
+    private const LIGHTER = 1.7;
 
     /** @var array<string, float> by note id */
     private array $impulses = [];
@@ -45,10 +46,10 @@ final class Impulses implements LevelRule
     public function entries(Note $note, array $ledger): array
     {
         $impulse = $this->impulses[$note->id] ?? 0.0;
-        if ($impulse === 0.0 || ($ledger[0] ?? null)?->isFinal) {
+        if ($impulse === 0.0 || ($ledger[0] ?? null)?->kind === EntryKind::Whole) {
             return [];
         }
 
-        return [new LedgerEntry($impulse > 0 ? 'a slur begins' : 'last of a slur', $impulse)];
+        return [$impulse > 0 ? new LedgerEntry('a slur begins', $impulse) : LedgerEntry::lighter('last of a slur', -$impulse)];
     }
 }

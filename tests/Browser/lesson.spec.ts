@@ -116,7 +116,7 @@ test('the marked copy is printed and downloaded', async ({ page }) => {
         MusicXML: (bytes) => expect(bytes.toString()).toContain('<pedal type="change" line="yes"/>'),
         'compressed MusicXML': (bytes) => expect(bytes.subarray(0, 2).toString()).toBe('PK'),
         MIDI: (bytes) => expect(bytes.subarray(0, 4).toString()).toBe('MThd'),
-        plan: (bytes) => expect(JSON.parse(bytes.toString())).toMatchObject({ format: 'tarnwind-plan/2' }),
+        plan: (bytes) => expect(JSON.parse(bytes.toString())).toMatchObject({ format: 'tarnwind-plan/3' }),
     };
     for (const [label, check] of Object.entries(files)) {
         const download = page.waitForEvent('download');

@@ -31,7 +31,7 @@ function fullStudio(object $test): User
     $copy = StudentCopy::query()->orderBy('id')->firstOrFail();
     $copy->forceFill(['revision' => 7, 'unreadable_plan' => '{"format":"tarnwind-plan/9","marks":[]}', 'status' => 'polishing', 'goal' => 'Lake evening', 'goal_on' => '2027-03-14'])->save();
     $copy->versions()->create(['name' => 'After the first lesson', 'plan' => $copy->plan]);
-    $copy->versions()->create(['name' => 'With less pedal', 'plan' => '{"format":"tarnwind-plan/2","tempo":70,"settings":{},"marks":[]}']);
+    $copy->versions()->create(['name' => 'With less pedal', 'plan' => '{"format":"tarnwind-plan/3","tempo":70,"settings":{},"marks":[]}']);
 
     $copy->takes()->create(['uuid' => fake()->uuid(), 'name' => 'First time through', 'device' => 'Stage piano', 'by' => 'student', 'midi' => Take::encoded(new Played([new PlayedNote(60, 0, 500, 64)], [new FootMove(20, 64, 127)]), 'A'), 'plan' => $copy->plan]);
     $copy->student->calibrations()->create(['device' => 'Stage piano', 'softest' => 12.0, 'loudest' => 108.0, 'uneven' => [60 => 2.5]]);
@@ -127,7 +127,7 @@ it('takes one student\'s record along, and erases it with one action', function 
     $teacher = fullStudio($this);
     $student = $teacher->students()->orderBy('id')->firstOrFail();
     $record = $this->actingAs($teacher)->get("/students/$student->id/record.json")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="student.json"')->json();
-    expect($record['student']['name'])->toBe('Oona')->and($record['copies'][0]['title'])->toBe('Lantern on the Water')->and($record['copies'][0]['plan']['format'])->toBe('tarnwind-plan/2')
+    expect($record['student']['name'])->toBe('Oona')->and($record['copies'][0]['title'])->toBe('Lantern on the Water')->and($record['copies'][0]['plan']['format'])->toBe('tarnwind-plan/3')
         ->and($record['copies'][0]['goal_on'])->toBe('2027-03-14')->and($record['copies'][0]['versions'][2]['plan']['tempo'])->toBe(70);
     $this->get('/what-is-kept')->assertOk()->assertSee('Oona');
     $this->delete("/students/$student->id")->assertRedirect();

@@ -51,7 +51,7 @@ it('keeps only the hash of a link, tells it once, and shows the plan as it is wh
     expect(CopyLink::query()->value('token'))->toBe(hash('sha256', basename($url)));
     $page = $this->get("/copies/{$this->copy->id}/print")->assertOk();
     expect(json_encode($page->viewData('page')['props']))->not->toContain(basename($url));
-    $this->copy->update(['plan' => '{"format":"tarnwind-plan/2","tempo":null,"settings":{},"marks":[]}']);
+    $this->copy->update(['plan' => '{"format":"tarnwind-plan/3","tempo":null,"settings":{},"marks":[]}']);
     ($this->guest)($url)->assertOk()->assertDontSee('One pedal to the very end');
 });
 

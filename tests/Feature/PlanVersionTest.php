@@ -20,7 +20,7 @@ beforeEach(function (): void {
 it('keeps a plan under a name, and gives it back as it was', function (): void {
     $version = $this->postJson($this->url, ['name' => '  After the lesson ', 'plan' => $this->plan])->assertOk()->json('version');
     expect($version['name'])->toBe('After the lesson');
-    $this->copy->update(['plan' => '{"format":"tarnwind-plan/2","tempo":60,"settings":{},"marks":[]}']);
+    $this->copy->update(['plan' => '{"format":"tarnwind-plan/3","tempo":60,"settings":{},"marks":[]}']);
     $this->getJson($this->url)->assertOk()->assertJsonPath('versions.0.name', 'After the lesson');
     $this->getJson("$this->url/{$version['id']}")->assertOk()->assertJsonPath('plan.marks', $this->copy->planDocument()->toArray()['marks'] === [] ? $this->plan['marks'] : []);
 
@@ -37,7 +37,7 @@ it('keeps the same plan once where that is asked', function (): void {
 
 it('refuses a name that is none, a plan that is none, and more versions than a list can hold', function (): void {
     $this->postJson($this->url, ['name' => '', 'plan' => $this->plan])->assertJsonValidationErrorFor('name');
-    $this->postJson($this->url, ['name' => 'x', 'plan' => ['format' => 'tarnwind-plan/2', 'tempo' => 5000, 'settings' => (object) [], 'marks' => []]])->assertJsonValidationErrorFor('plan');
+    $this->postJson($this->url, ['name' => 'x', 'plan' => ['format' => 'tarnwind-plan/3', 'tempo' => 5000, 'settings' => (object) [], 'marks' => []]])->assertJsonValidationErrorFor('plan');
     foreach (range(1, PlanVersion::MOST) as $number) {
         $this->copy->versions()->create(['name' => "v$number", 'plan' => '{}']);
     }

@@ -84,7 +84,7 @@ it('hands out the copy in open formats', function (string $format, string $type,
         ->and($response->headers->get('Content-Disposition'))->toMatch('/filename="lantern-on-the-water-[a-z-]+\.'.$format.'"/');
 })->with([
     ['musicxml', 'application/vnd.recordare.musicxml+xml', '<?xml'], ['mxl', 'application/vnd.recordare.musicxml', 'PK'],
-    ['mid', 'audio/midi', 'MThd'], ['json', 'application/json', '{"format":"tarnwind-plan/2"'],
+    ['mid', 'audio/midi', 'MThd'], ['json', 'application/json', '{"format":"tarnwind-plan/3"'],
 ]);
 
 it('says how the piece is counted, as the published schema has it', function (): void {

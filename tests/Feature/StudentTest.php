@@ -49,7 +49,7 @@ it('knows how quick a foot is', function (): void {
 });
 
 it('adjusts a copy of an instrument, for whoever practises on it', function (): void {
-    $values = ['name' => 'Boathouse upright', 'ring' => 0.5, 'dampers' => 0.8, 'room' => 0, 'soft' => 2];
+    $values = ['name' => 'Boathouse upright', 'ring' => 0.5, 'dampers' => 0.8, 'room' => 0, 'soft' => 2, 'softest' => 24];
     $this->post('/pianos', $values)->assertRedirect();
     $piano = $this->teacher->pianos()->firstOrFail();
     $details = ['name' => 'Fen', 'instrument' => 'small-upright', 'half_pedal' => true, 'sostenuto' => false, 'piano_id' => $piano->id];

@@ -138,7 +138,7 @@ it('reads takes by what is known of the instrument, and judges by the limits of 
 
 it('judges by the plan as it was, or as it is now, and carries both to a corrected file', function (): void {
     $take = ($this->keep)()['take']['id'];
-    $this->copy->update(['plan' => '{"format":"tarnwind-plan/2","tempo":null,"settings":{},"marks":[]}', 'revision' => $this->copy->revision + 1]);
+    $this->copy->update(['plan' => '{"format":"tarnwind-plan/3","tempo":null,"settings":{},"marks":[]}', 'revision' => $this->copy->revision + 1]);
     $kinds = fn (string $against): array => array_column($this->getJson("/copies/{$this->copy->id}/takes/$take?against=$against")->json('document.measures'), 'kind');
     expect($kinds('then'))->toBe([])->and($kinds('now'))->toContain('extra-pedal');
     $this->post("/pieces/{$this->copy->piece_id}/replacement", ['file' => UploadedFile::fake()->createWithContent('corrected.musicxml', str_replace('<title>', '<title>New ', $this->copy->piece->musicxml))])->assertRedirect();

@@ -8,7 +8,7 @@ import type { PlanDocument } from '@generated/plan';
 type Sent = { url: string; data: { plan: PlanDocument; bars?: { first: number; last: number }; asked?: object } };
 
 const barOf = (id: string): number | undefined => (/^n\d+$/.test(id) ? Number(id.slice(1)) : undefined);
-const plan = (...marks: Mark[]): PlanDocument => ({ format: 'tarnwind-plan/2', tempo: null, settings: {}, marks });
+const plan = (...marks: Mark[]): PlanDocument => ({ format: 'tarnwind-plan/3', tempo: null, settings: {}, marks });
 const finger = (note: string, digit: string): Mark => ({ id: `f-${note}`, craft: 'hand', kind: 'finger', note, finger: digit });
 const comma: Mark = { id: 'g', craft: 'touch', kind: 'gesture', at: { measure: 'm', offset: '0' }, text: 'sink' };
 

@@ -16,7 +16,7 @@ const barOf = (id: string): number | undefined => {
 };
 
 function plan(marks: Mark[], more: Partial<PlanDocument> = {}): PlanDocument {
-    return { format: 'tarnwind-plan/2', tempo: null, settings: {}, marks, ...more };
+    return { format: 'tarnwind-plan/3', tempo: null, settings: {}, marks, ...more };
 }
 
 const changedBars = (before: PlanDocument, after: PlanDocument, of: typeof barOf, answer: AnswerName = 'touch') => changed(before, after, answer, of);

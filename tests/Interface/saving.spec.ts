@@ -5,7 +5,7 @@ import { HttpError } from '../../resources/js/support/http';
 import type { PlanDocument } from '@generated/plan';
 
 const plan = (text: string): PlanDocument => ({
-    format: 'tarnwind-plan/2',
+    format: 'tarnwind-plan/3',
     tempo: null,
     settings: {},
     marks: [{ id: 'n', craft: 'words', kind: 'note', measure: 'm1', text }],
@@ -339,7 +339,7 @@ test('plans that an earlier version has left are read', () => {
     const kept = keptPlans('copy', '', shelf, () => 0);
     expect(kept.left()[0]).toMatchObject({
         revision: 3,
-        plan: { format: 'tarnwind-plan/2', tempo: 60, settings: { pedal: { school: 'clean' }, touch: { style: 'dance' } }, marks: [{ craft: 'read' }] },
+        plan: { format: 'tarnwind-plan/3', tempo: 60, settings: { pedal: { school: 'clean' }, touch: { style: 'dance' } }, marks: [{ craft: 'read' }] },
     });
     kept.left()[0]!.forget();
     expect(kept.left()).toEqual([]);

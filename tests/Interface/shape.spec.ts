@@ -10,7 +10,7 @@ import { layArches, layLevels, levelY } from '../../resources/js/crafts/shape/cu
 import * as edits from '../../resources/js/crafts/shape/edits';
 import { merge } from '../../resources/js/crafts/shape/merge';
 import { shapeStrip } from '../../resources/js/crafts/shape/strip';
-import { dynamicOf, signed } from '../../resources/js/crafts/shape/words';
+import { dynamicOf, grades, inGrades, signed, signedGrades } from '../../resources/js/crafts/shape/words';
 import { headAt, type Laid } from '../../resources/js/engraving/layout';
 
 const place = (measure: string, offset = '0') => ({ measure, offset });
@@ -24,7 +24,7 @@ const phrase = (index: number, change: Partial<Phrase> = {}): Phrase => ({
     goalAt: String(8 * index + 4),
     ownGoal: false,
     goals: [],
-    rise: 12,
+    rise: 3.2,
     fall: 14,
     level: 0,
     manner: '',
@@ -45,6 +45,8 @@ const level = (note: string, at: number, velocity: number, measure = 0): NoteLev
     end: at + 1,
     layer: 'melody',
     hand: 'right',
+    level: 40 * Math.log10(velocity / 127),
+    grade: 'mp',
     velocity,
     printed: 64,
     ledger: [{ reason: 'mp', value: velocity }],
@@ -70,8 +72,8 @@ test('a phrase has one goal, and the same again takes it back', () => {
 });
 
 test('an arch takes the place of the one before and stays within bounds', () => {
-    const marks = edits.arch([], place('m1'), { rise: 12.4, fall: -3, level: 100 });
-    expect(marks).toMatchObject([{ rise: 12, fall: 0, level: 64 }]);
+    const marks = edits.arch([], place('m1'), { rise: 3.2, fall: -3, level: 100 });
+    expect(marks).toMatchObject([{ rise: 3, fall: 0, level: 24 }]);
     const again = edits.arch(marks, place('m1'), { rise: 20, fall: 20, level: 0 });
     expect(again.map(({ rise }: ArchMark) => rise)).toEqual([20]);
     expect(edits.archAt(again, place('m1'))?.rise).toBe(20);
@@ -99,17 +101,23 @@ test('nudges add up note by note, and nothing is left of one that is undone', ()
     const twice = edits.nudge(once, ['b'], 4);
     expect(twice.map(({ notes, change }: NudgeMark) => `${notes.join()} ${change}`)).toEqual(['a 4', 'b 8']);
     expect(edits.nudge(edits.nudge(twice, ['b'], -8), ['a'], -4)).toEqual([]);
-    expect(edits.nudge([], ['a'], 500)[0]?.change).toBe(64);
+    expect(edits.nudge([], ['a'], 500)[0]?.change).toBe(24);
+});
+
+test('changes are told in grades, to a quarter', () => {
+    expect([0.3, 0.5, 2, -3.2, 4, 5, -8].map(inGrades)).toEqual(['0', '¼', '½', '¾', '1', '1¼', '2']);
+    expect([0, 2, 4, 4.6, 6].map(grades)).toEqual(['nothing', '½ grade', '1 grade', '1¼ grades', '1½ grades']);
+    expect([2, -4, 0].map(signedGrades)).toEqual(['+½', '−1', '0']);
 });
 
 test('an arch rises to its goal and falls from it; on another line it has no handle', () => {
     const [here] = layArches(laid, [phrase(0)], 52, 40);
     expect(here?.goal?.x).toBe(50);
-    expect(here?.goal?.y).toBeCloseTo(52 - 5 - 12 * 0.8);
+    expect(here?.goal?.y).toBeCloseTo(52 - 5 - 3.2 * 3);
     expect(layArches(laid, [phrase(1)], 52, 40)).toEqual([]);
     const [before] = layArches(laid, [phrase(0, { to: '20', goalAt: '12' })], 52, 40);
     expect(before?.goal).toBeNull();
-    const [higher] = layArches(laid, [phrase(0, { rise: 30 })], 52, 40);
+    const [higher] = layArches(laid, [phrase(0, { rise: 8 })], 52, 40);
     expect(higher!.goal!.y).toBeLessThan(here!.goal!.y);
 });
 
@@ -130,7 +138,7 @@ test('an answer about some bars renews what it knows whole and keeps the curve o
         bars: { first: 0, last: 1 },
     };
     const merged = merge(known, part, (id) => ({ g0: 1, g1: 3 })[id]);
-    expect(merged.phrases.map(({ rise }) => rise)).toEqual([20, 12]);
+    expect(merged.phrases.map(({ rise }) => rise)).toEqual([20, 3.2]);
     expect(merged.levels.map(({ note, velocity }) => `${note} ${velocity}`)).toEqual(['b 60', 'a 70']);
     expect(merged.profile).toEqual([60, 0, 60]);
 });

@@ -86,20 +86,20 @@ test('faults change what they are about and nothing else', () => {
         { ms: 1000, value: 0, controller: 64 as const },
     ]);
     expect(withFault(rendition, 'no-pedal').pedal).toEqual([]);
-    expect(velocities(withFault(rendition, 'filling-too-loud'))).toEqual([64, 72, 127]);
+    expect(velocities(withFault(rendition, 'filling-too-loud'))).toEqual([64, 63, 127]);
     expect(new Set(velocities(withFault(rendition, 'flat'))).size).toBe(1);
 });
 
 test('an accent on every beat leaves what stands off the beat alone', () => {
     const off = { ...rendition, events: [...rendition.events, key(62, 750, 900)] };
-    expect(withFault(off, 'accented-beats').events.map(({ velocity }) => velocity)).toEqual([88, 64, 127, 64]);
+    expect(withFault(off, 'accented-beats').events.map(({ velocity }) => velocity)).toEqual([90, 57, 127, 64]);
 });
 
 test('other versions are other plans: unshaped, echoes as loud, as it was before', () => {
     const shape: PlanDocument['marks'][number] = { craft: 'shape', kind: 'nudge', id: 'n', notes: ['a'], change: 4 };
     const comma: PlanDocument['marks'][number] = { craft: 'touch', kind: 'comma', id: 'c', note: 'a' };
     const plan: PlanDocument = {
-        format: 'tarnwind-plan/2',
+        format: 'tarnwind-plan/3',
         tempo: 60,
         settings: { shape: { school: 'singing' }, touch: { style: 'dance' } },
         marks: [shape, comma],

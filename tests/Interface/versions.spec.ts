@@ -20,14 +20,14 @@ test('a bar says what is marked and what is heard otherwise', () => {
         gone: [{ what: 'a pedal mark', times: 2 }],
         new: [],
         changed: [{ what: 'a finger', times: 1 }],
-        velocity: -4.2,
+        loudness: 'half a grade softer',
         held: 0.124,
         pedal: true,
     };
     expect(inWords(bar)).toEqual([
         'gone: a pedal mark (2 times)',
         'changed: a finger',
-        'up to 4 steps of velocity softer',
+        'up to half a grade softer',
         'keys held up to 0.12 s longer',
         'the foot moves otherwise',
     ]);

@@ -19,6 +19,7 @@ final class PianoRequest extends FormRequest
             'dampers' => ['required', 'numeric', 'between:0.2,2'],
             'room' => ['required', 'numeric', 'between:0,6'],
             'soft' => ['required', 'numeric', 'between:0,8'],
+            'softest' => ['required', 'numeric', 'between:1,40'],
         ];
     }
 }

@@ -17,6 +17,9 @@ use Tarnwind\Core\Score\TimeSignature;
  */
 final class PartReader
 {
+    /** Quarters from which a dynamic that is drawn beside its place is meant where it is drawn [start]; less is room for the engraver. */
+    private const DRAWN_APART = 1.0;
+
     /** @var list<Piece> */
     public array $pieces = [];
 
@@ -327,11 +330,14 @@ final class PartReader
     private function readDirection(DOMElement $direction): void
     {
         $offset = Xml::child($direction, 'offset');
-        $onset = $this->start->plus($this->cursor);
-        if ($offset?->getAttribute('sound') === 'yes' && preg_match('/^-?\d{1,9}(\.\d{1,9})?$/D', trim($offset->textContent)) === 1) {
-            $onset = $onset->plus(Fraction::parse($offset->textContent)->dividedBy($this->divisions));
-            $end = $this->barring->starts[count($this->barring->starts) - 1];
-            $onset = $onset->isLessThan(Fraction::zero()) ? Fraction::zero() : ($end->isLessThan($onset) ? $end : $onset);
+        $onset = $drawn = $this->start->plus($this->cursor);
+        if ($offset !== null && preg_match('/^-?\d{1,9}(\.\d{1,9})?$/D', trim($offset->textContent)) === 1) {
+            $moved = Fraction::parse($offset->textContent)->dividedBy($this->divisions);
+            if ($offset->getAttribute('sound') === 'yes') {
+                $onset = $drawn = $this->within($onset->plus($moved));
+            } elseif (abs($moved->toFloat()) >= self::DRAWN_APART) {
+                $drawn = $this->within($onset->plus($moved));
+            }
         }
         $staffText = Xml::text($direction, 'staff');
         $staff = $staffText === null ? null : max(1, (int) $staffText);
@@ -340,12 +346,20 @@ final class PartReader
         $marksBefore = count($this->marks);
         foreach (Xml::children($direction, 'direction-type') as $type) {
             foreach (Xml::children($type) as $sign) {
-                $this->readSign($sign, $onset, $staff, $sound?->hasAttribute('tempo') === true);
+                // Loudness changes where a reader sees it; all else stands where the file has it.
+                $this->readSign($sign, in_array($sign->nodeName, ['dynamics', 'wedge'], true) ? $drawn : $onset, $staff, $sound?->hasAttribute('tempo') === true);
             }
         }
         if ($sound !== null) {
             $this->readSound($sound, $onset, count($this->marks) > $marksBefore);
         }
+    }
+
+    private function within(Fraction $onset): Fraction
+    {
+        $end = $this->barring->starts[count($this->barring->starts) - 1];
+
+        return $onset->isLessThan(Fraction::zero()) ? Fraction::zero() : ($end->isLessThan($onset) ? $end : $onset);
     }
 
     /**

@@ -10,6 +10,7 @@ use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\PrintedDynamics;
+use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Shape\Action;
 use Tarnwind\Core\Shape\Arc;
 use Tarnwind\Core\Shape\Arcs;
@@ -23,11 +24,11 @@ use Tarnwind\Core\Shape\Shaping;
  */
 final readonly class PhrasesAndClimax
 {
-    /** Velocities within which two levels are heard as the same: 1 dB or so near mp [mem]. */
-    private const SAME = 3.0;
+    /** dB within which two levels are heard as the same [mem]. */
+    private const SAME = 1.0;
 
-    /** A phrase that grows and falls by less in all is flat [start]. */
-    private const FLAT = 4.0;
+    /** dB; a phrase that grows and falls by less in all is flat [start]. */
+    private const FLAT = 1.0;
 
     /** Quarters: a short phrase need not move. */
     private const SHORT = 4.0;
@@ -80,17 +81,17 @@ final readonly class PhrasesAndClimax
         if ($arc->goal === null || ! ($arc->own || $arc->ownGoal)) {
             return null;
         }
-        $levels = $this->performance->levels();
-        $most = $levels->velocity($arc->goal);
+        $over = fn (Note $note): float => $this->performance->levels()->level($note) - $this->printed->at($note->staff, $note->onset);
+        $goal = $most = $over($arc->goal);
         $other = null;
         foreach ($arc->phrase->notes as $note) {
-            if (abs($note->onset->minus($arc->goal->onset)->toFloat()) > 1 && $levels->velocity($note) > $most + self::SAME) {
-                [$other, $most] = [$note, $levels->velocity($note)];
+            if (abs($note->onset->minus($arc->goal->onset)->toFloat()) > 1 && $over($note) > $most + self::SAME) {
+                [$other, $most] = [$note, $over($note)];
             }
         }
 
         return $other === null ? null : Finding::about(
-            [$other], FindingKind::SecondGoal, Severity::Hint, $most, $levels->velocity($arc->goal), Unit::Velocity,
+            [$other], FindingKind::SecondGoal, Severity::Hint, $most - $goal, self::SAME, Unit::Decibel,
             sprintf('%s is louder than the goal of its phrase, %s.', $other->inWords(), $arc->goal->inWords()),
             new Remedy(Action::Goal, $other->inWords().' is the goal', [$other->id]),
         );
@@ -119,7 +120,7 @@ final readonly class PhrasesAndClimax
         $most = $this->peak($climax);
         $louder = null;
         foreach ($this->arcs as $arc) {
-            if ($arc->own && $arc !== $climax && $this->peak($arc) >= $most - 1 && ($louder === null || $this->peak($arc) > $this->peak($louder))) {
+            if ($arc->own && $arc !== $climax && $this->peak($arc) >= $most - PrintedDynamics::SAME && ($louder === null || $this->peak($arc) > $this->peak($louder))) {
                 $louder = $arc;
             }
         }
@@ -128,7 +129,7 @@ final readonly class PhrasesAndClimax
             $louder, FindingKind::ClimaxSpent, $this->peak($louder), $most, sprintf(
                 'As loud as the climax in %s: keep something for it.', $this->performance->written->placeInWords($climax->goal->onset ?? $climax->phrase->from),
             ),
-            new Remedy(Action::Level, 'Softer as a whole', value: (string) (int) floor($most - $this->peak($louder) - self::FLAT), at: $louder->phrase->from),
+            new Remedy(Action::Level, 'Softer as a whole', value: (string) (floor(2 * ($most - $this->peak($louder) - self::FLAT)) / 2), at: $louder->phrase->from),
         );
     }
 
@@ -139,6 +140,6 @@ final readonly class PhrasesAndClimax
 
     private function about(Arc $arc, FindingKind $kind, float $value, float $limit, string $reason, Remedy $remedy): Finding
     {
-        return new Finding($kind, Severity::Warning, $arc->phrase->from, $this->performance->written->measureAt($arc->phrase->from)->index, [], $value, $limit, Unit::Velocity, $reason, $remedy);
+        return new Finding($kind, Severity::Warning, $arc->phrase->from, $this->performance->written->measureAt($arc->phrase->from)->index, [], $value, $limit, Unit::Decibel, $reason, $remedy);
     }
 }

@@ -81,15 +81,15 @@ final readonly class PrintedMarks
         $aim = $goal === null ? null : Loudness::velocityOf((string) $goal->value);
         $isSpent = $grows ? $start >= self::FULL : $start <= self::EMPTY;
         // A mark that goes the other way is meant as a surprise.
-        $isAlike = $aim !== null && abs($aim - $start) < Loudness::GRADE / 2;
+        $isAlike = $aim !== null && abs($aim - $start) < Loudness::STEP / 2;
         if (! $isSpent && ! $isAlike) {
             return null;
         }
-        $from = Loudness::markOf($start - ($grows ? 1 : -1) * Loudness::GRADE);
+        $from = Loudness::markOf($start - ($grows ? 1 : -1) * Loudness::STEP);
 
         return new Finding(
-            $grows ? FindingKind::NoRoomToGrow : FindingKind::NoRoomToFall, Severity::Warning, $hairpin->onset, $hairpin->measure, [], $start,
-            $grows ? ($aim ?? self::FULL) - Loudness::GRADE : ($aim ?? self::EMPTY) + Loudness::GRADE, Unit::Velocity,
+            $grows ? FindingKind::NoRoomToGrow : FindingKind::NoRoomToFall, Severity::Warning, $hairpin->onset, $hairpin->measure, [], $start / Loudness::STEP,
+            ($grows ? ($aim ?? self::FULL) - Loudness::STEP : ($aim ?? self::EMPTY) + Loudness::STEP) / Loudness::STEP, Unit::Grades,
             $grows
                 ? sprintf('The crescendo begins at %s%s: begin it softer, or it has nowhere to go.', Loudness::markOf($start), $isAlike ? " and leads to $goal->value" : '')
                 : sprintf('The diminuendo begins at %s%s: nothing is left to fall to.', Loudness::markOf($start), $isAlike ? " and leads to $goal->value" : ''),
@@ -131,12 +131,12 @@ final readonly class PrintedMarks
             if ($level === null) {
                 continue;
             }
-            $grades = $before === null ? 0 : abs($level - $before) / Loudness::GRADE;
+            $grades = $before === null ? 0 : abs($level - $before) / Loudness::STEP;
             $last = self::noteEndingAt($line, $sign);
             $isInside = ! ($this->performance->part(Arcs::class)->at($sign->onset)?->phrase->from->equals($sign->onset) ?? true);
             if ($before !== null && ! $led && $isInside && $grades >= self::SUDDEN && $last !== null && ! isset($breaths[$last->id]) && ! $isSilent($sign)) {
                 $findings[] = new Finding(
-                    FindingKind::SubitoUnprepared, Severity::Hint, $sign->onset, $sign->measure, [$last->id], $grades * Loudness::GRADE, self::SUDDEN * Loudness::GRADE, Unit::Velocity,
+                    FindingKind::SubitoUnprepared, Severity::Hint, $sign->onset, $sign->measure, [$last->id], $grades, self::SUDDEN, Unit::Grades,
                     sprintf('%s comes at once after %s: it needs a clear last moment before it.', $sign->value, Loudness::markOf($before)),
                     new Remedy(Action::Breathe, 'A breath after '.$last->inWords(), [$last->id]),
                 );
@@ -179,9 +179,9 @@ final readonly class PrintedMarks
                 $printed = $sign->onset->equals($at) ? Loudness::velocityOf((string) $sign->value) ?? $printed : $printed;
             }
             $own = Loudness::velocityOf($mark->dynamic);
-            if ($printed !== null && $own !== null && abs($own - $printed) >= self::SUDDEN * Loudness::GRADE - 1) {
+            if ($printed !== null && $own !== null && abs($own - $printed) >= self::SUDDEN * Loudness::STEP - 1) {
                 $findings[] = new Finding(
-                    FindingKind::PrintContradicted, Severity::Hint, $at, $written->measureAt($at)->index, [], (float) $own, (float) $printed, Unit::Velocity,
+                    FindingKind::PrintContradicted, Severity::Hint, $at, $written->measureAt($at)->index, [], $own / Loudness::STEP, $printed / Loudness::STEP, Unit::Grades,
                     sprintf('%s is planned where %s is printed.', $mark->dynamic, Loudness::markOf($printed)), new Remedy(Action::AsPrinted, 'As printed', at: $at),
                 );
             }

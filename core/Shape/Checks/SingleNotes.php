@@ -10,6 +10,7 @@ use Tarnwind\Core\Findings\Severity;
 use Tarnwind\Core\Findings\Unit;
 use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
+use Tarnwind\Core\Performance\PrintedDynamics;
 use Tarnwind\Core\Reading\Layer;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Shape\Action;
@@ -25,19 +26,23 @@ use Tarnwind\Core\Shape\PassingHighNotes;
 use Tarnwind\Core\Shape\RepeatedNotes;
 use Tarnwind\Core\Shape\RepeatedStrokes;
 use Tarnwind\Core\Shape\Shaping;
+use Tarnwind\Core\Sound\Grades;
 
 /**
  * Single notes of the line that are too loud for what stands before or after them.
  */
 final readonly class SingleNotes
 {
-    /** Velocities [start]. */
-    private const MARGIN = 2.0;
+    /** dB [start]. */
+    private const MARGIN = 0.5;
 
-    /** So many strokes of one key that are alike are worth a word, and by how much those after the first would be softer [start]. */
+    /** dB within which strokes are alike [start]. */
+    private const ALIKE = 0.3;
+
+    /** So many strokes of one key that are alike are worth a word, and by how many dB those after the first would be softer [start]. */
     private const MANY = 4;
 
-    private const AFTER_FIRST = 4.0;
+    private const AFTER_FIRST = Grades::HALF;
 
     private Levels $levels;
 
@@ -82,12 +87,12 @@ final readonly class SingleNotes
             if ($next === null || $itsArc !== $arc || $seconds < AfterLongNotes::LONG || $next === $arc->goal || isset($begins["$next->staff $next->onset"]) || ! $next->onset->equals($note->end())) {
                 continue;
             }
-            $grows = $printed->changesAt($next->onset) || $printed->at($next->staff, $next->onset) > $printed->at($note->staff, $note->onset) + 1;
+            $grows = $printed->changesAt($next->onset) || $printed->at($next->staff, $next->onset) > $printed->at($note->staff, $note->onset) + PrintedDynamics::SAME;
             $isAccented = $next->has('accent') || $next->has('strong-accent');
-            $more = $this->levels->velocity($next) - $this->levels->velocity($note);
-            if (! $grows && ! $isAccented && $more > 0) {
+            $more = $this->levels->level($next) - $this->levels->level($note);
+            if (! $grows && ! $isAccented && $more > self::ALIKE) {
                 $findings[] = $this->softer(
-                    $next, FindingKind::Bump, Severity::Warning, $more, 0.0, -$more - self::MARGIN,
+                    $next, FindingKind::Bump, Severity::Warning, $more, self::ALIKE, -$more - self::MARGIN,
                     sprintf('%s has faded for %.1f s; %s is struck louder than it was, and bumps.', $note->inWords(), $seconds, $next->inWords()),
                 );
             }
@@ -111,7 +116,7 @@ final readonly class SingleNotes
                 continue;
             }
             [[$from], [$to, $arc]] = [$notes[$leans], $notes[$resolves]];
-            $more = $this->levels->velocity($to) - $this->levels->velocity($from);
+            $more = $this->more($to, $from);
             if ($to !== $arc->goal && $more > self::MARGIN) {
                 $findings[] = $this->softer(
                     $to, FindingKind::ResolutionLouder, Severity::Warning, $more, self::MARGIN, -$more - self::MARGIN,
@@ -137,7 +142,7 @@ final readonly class SingleNotes
         foreach (PassingHighNotes::find($this->performance) as $note) {
             $goal = $arcs[$note->id]->goal;
             // A goal in the accompaniment says nothing of how loud the tune is.
-            $more = $goal === null || ! $this->isSung($goal) ? 0.0 : $this->levels->velocity($note) - $this->levels->velocity($goal);
+            $more = $goal === null || ! $this->isSung($goal) ? 0.0 : $this->more($note, $goal);
             if ($more > self::MARGIN && $manners->at($note->onset)->high === HighNotes::Held && ! $note->has('accent')) {
                 $findings[] = $this->softer(
                     $note, FindingKind::HighNoteOut, Severity::Hint, $more, self::MARGIN, -$more - self::MARGIN,
@@ -161,7 +166,7 @@ final readonly class SingleNotes
             if ($note === null || $beat === null || ! $this->isSung($note) || ! $this->isSung($beat) || $note === $arc->goal || $note->has('accent')) {
                 continue;
             }
-            $more = $this->levels->velocity($note) - $this->levels->velocity($beat);
+            $more = $this->more($note, $beat);
             if ($more > 2 * self::MARGIN) {
                 $findings[] = $this->softer(
                     $note, FindingKind::UpBeatAccented, Severity::Hint, $more, 2 * self::MARGIN, -$more - self::MARGIN,
@@ -181,15 +186,15 @@ final readonly class SingleNotes
         $manners = Manners::of($this->performance);
         $findings = [];
         foreach (RepeatedStrokes::groups($this->performance) as $group) {
-            $velocities = array_map(fn (Note $note): float => $this->levels->velocity($note), $group);
-            $difference = max($velocities) - min($velocities);
-            if (count($group) < self::MANY || ! $this->isSung($group[0]) || $difference >= 1.0 || $manners->at($group[0]->onset)->repeated === RepeatedNotes::Stay) {
+            $levels = array_map(fn (Note $note): float => $this->levels->level($note), $group);
+            $difference = max($levels) - min($levels);
+            if (count($group) < self::MANY || ! $this->isSung($group[0]) || $difference >= self::ALIKE || $manners->at($group[0]->onset)->repeated === RepeatedNotes::Stay) {
                 continue;
             }
             $findings[] = Finding::about(
-                $group, FindingKind::RepeatedAlike, Severity::Hint, $difference, 1.0, Unit::Velocity,
+                $group, FindingKind::RepeatedAlike, Severity::Hint, $difference, self::ALIKE, Unit::Decibel,
                 sprintf('%s is struck %d times alike: repeated notes lead away from the first, or on to what follows.', $group[0]->inWords(), count($group)),
-                new Remedy(Action::Nudge, 'All but the first softer', array_map(fn (Note $note): string => $note->id, array_slice($group, 1)), (string) (int) -self::AFTER_FIRST),
+                new Remedy(Action::Nudge, 'All but the first softer', array_map(fn (Note $note): string => $note->id, array_slice($group, 1)), (string) -self::AFTER_FIRST),
             );
         }
 
@@ -216,6 +221,16 @@ final readonly class SingleNotes
     }
 
     /**
+     * dB by which one note is louder than another, beside what is printed where each stands: what the print asks for is no fault.
+     */
+    private function more(Note $note, Note $other): float
+    {
+        $printed = $this->performance->dynamics();
+
+        return $this->levels->level($note) - $this->levels->level($other) - ($printed->at($note->staff, $note->onset) - $printed->at($other->staff, $other->onset));
+    }
+
+    /**
      * Whether a note is melody; where there is none, others stand for it in the line.
      */
     private function isSung(Note $note): bool
@@ -226,8 +241,8 @@ final readonly class SingleNotes
     private function softer(Note $note, FindingKind $kind, Severity $severity, float $value, float $limit, float $change, string $reason): Finding
     {
         return Finding::about(
-            [$note], $kind, $severity, $value, $limit, Unit::Velocity, $reason,
-            new Remedy(Action::Nudge, sprintf('%s softer by %d', $note->inWords(), (int) ceil(-$change)), [$note->id], (string) (int) floor($change)),
+            [$note], $kind, $severity, $value, $limit, Unit::Decibel, $reason,
+            new Remedy(Action::Nudge, $note->inWords().' '.Grades::change(Grades::outward($change)), [$note->id], (string) Grades::outward($change)),
         );
     }
 }

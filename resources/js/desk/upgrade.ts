@@ -16,7 +16,7 @@ export function latest(plan: PlanDocument | First): PlanDocument {
     if (plan.format !== 'tarnwind-plan/1') return plan;
     const { school, fingering, touch, lengths, tempo, marks } = plan;
     return {
-        format: 'tarnwind-plan/2',
+        format: 'tarnwind-plan/3',
         tempo,
         settings: {
             ...(school ? { pedal: { school } } : {}),

@@ -19,8 +19,8 @@ export interface BarDifference {
     gone: Counted[];
     new: Counted[];
     changed: Counted[];
-    /** The largest change of a note: steps of velocity, and seconds for which its key is held. */
-    velocity: number;
+    /** The largest change of a note: "half a grade louder", and seconds for which its key is held. */
+    loudness: string | null;
     held: number;
     /** Whether the foot moves otherwise. */
     pedal: boolean;
@@ -61,13 +61,12 @@ export function inSentences({ seconds, pedals, louder, softer, longer, shorter }
 export function inWords(bar: BarDifference): string[] {
     const named = (how: string, all: Counted[]): string[] =>
         all.length === 0 ? [] : [`${how}: ${all.map(({ what, times }) => (times === 1 ? what : `${what} (${times} times)`)).join(', ')}`];
-    const steps = Math.round(Math.abs(bar.velocity));
     const held = Math.abs(bar.held).toFixed(2);
     return [
         ...named('gone', bar.gone),
         ...named('new', bar.new),
         ...named('changed', bar.changed),
-        ...(bar.velocity === 0 ? [] : [`up to ${steps} ${steps === 1 ? 'step' : 'steps'} of velocity ${bar.velocity > 0 ? 'louder' : 'softer'}`]),
+        ...(bar.loudness === null ? [] : [`up to ${bar.loudness}`]),
         ...(bar.held === 0 ? [] : [`keys held up to ${held} s ${bar.held > 0 ? 'longer' : 'shorter'}`]),
         ...(bar.pedal ? ['the foot moves otherwise'] : []),
     ];

@@ -16,16 +16,20 @@ export const FAULTS: readonly { value: Fault; label: string }[] = [
 /** ms by which a late foot comes after the hand [start]. */
 const LATE = 260;
 
-/** Velocities by which filling comes out [start]: two grades. */
-const LOUDER = 32;
+/** dB by which filling comes out [start]: two grades. */
+const LOUDER = 8;
 
-/** Velocities of an accent on every beat, and ms around a beat that belong to it [start]. */
-const ACCENT = 24;
+/** dB of an accent on every beat, and ms around a beat that belong to it [start]. */
+const ACCENT = 6;
 const NEAR = 25;
 
 const FLAT = 72;
 
-const clamp = (velocity: number): number => Math.max(1, Math.min(127, Math.round(velocity)));
+/** A stroke louder by so many dB, which go with 40 · log10 of the velocity. */
+const louder = (event: KeyEvent, decibels: number): KeyEvent => ({
+    ...event,
+    velocity: Math.max(1, Math.min(127, Math.round(event.velocity * 10 ** (decibels / 40)))),
+});
 
 function late(pedal: readonly PedalEvent[]): PedalEvent[] {
     return pedal.map((event) => (event.controller === DAMPER ? { ...event, ms: event.ms + LATE } : event));
@@ -45,14 +49,13 @@ function accented({ events, bars }: RenditionDocument): KeyEvent[] {
     return events.map((event) => {
         while (beat + 1 < beats.length && beats[beat + 1]! <= event.start_ms + NEAR) beat++;
         const isOnBeat = Math.abs((beats[beat] ?? Infinity) - event.start_ms) <= NEAR;
-        return isOnBeat ? { ...event, velocity: clamp(event.velocity + ACCENT) } : event;
+        return isOnBeat ? louder(event, ACCENT) : event;
     });
 }
 
 /** A rendition with a fault in it. */
 export function withFault(rendition: RenditionDocument, fault: Fault): RenditionDocument {
     const { events, pedal } = rendition;
-    const louder = (event: KeyEvent): KeyEvent => (event.layer === 'filling' ? { ...event, velocity: clamp(event.velocity + LOUDER) } : event);
     switch (fault) {
         case 'late-foot':
             return { ...rendition, pedal: late(pedal) };
@@ -61,7 +64,7 @@ export function withFault(rendition: RenditionDocument, fault: Fault): Rendition
         case 'no-pedal':
             return { ...rendition, pedal: [] };
         case 'filling-too-loud':
-            return { ...rendition, events: events.map(louder) };
+            return { ...rendition, events: events.map((event) => (event.layer === 'filling' ? louder(event, LOUDER) : event)) };
         case 'accented-beats':
             return { ...rendition, events: accented(rendition) };
         case 'flat':

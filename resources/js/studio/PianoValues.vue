@@ -13,6 +13,7 @@ const VALUES = [
     { field: 'dampers', label: 'Dampers stop', unit: '× as firmly', min: 0.2, max: 2, step: 0.05 },
     { field: 'room', label: 'The room keeps', unit: 's', min: 0, max: 6, step: 0.1 },
     { field: 'soft', label: 'Left pedal', unit: 'dB softer', min: 0, max: 8, step: 0.5 },
+    { field: 'softest', label: 'Keys speak from', unit: 'of 127', min: 1, max: 40, step: 1 },
 ] as const;
 
 function save(): void {

@@ -68,6 +68,8 @@ export interface InstrumentProfile {
     room: number;
     /** dB by which the left pedal makes a stroke softer. */
     soft: number;
+    /** MIDI velocity of the softest stroke at which a key still speaks. */
+    softest: number;
 }
 
 export interface Instrument {

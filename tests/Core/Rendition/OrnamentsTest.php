@@ -81,3 +81,30 @@ it('lets the melody lead', function (): void {
     }
     expect($starts['melody'][1])->toBe(round($starts['rest'][1] - 25))->and($starts['melody'][0])->toBe(0.0);
 });
+
+it('strikes an ornament in more than one way: the main note leads, its neighbour is lighter, the last one arrives', function (string $sign): void {
+    $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4').'<sound tempo="60"/>'.signed($sign)));
+    $velocities = array_map(fn (KeyEvent $event): int => $event->velocity, Renderer::play(Crafts::registry()->performance($score))->events);
+    $level = Crafts::registry()->performance($score)->levels()->velocity($score->notes[0]);
+    expect(count(array_unique($velocities)))->toBeGreaterThan(1)->and($velocities[0])->toBe((int) round($level))->and($velocities[count($velocities) - 1])->toBe((int) round($level))->and(max($velocities))->toBe((int) round($level));
+})->with(['trill-mark', 'mordent', 'turn']);
+
+it('ends a trill before the grace notes that close it, also where others are played on the beat', function (): void {
+    $closed = signed('trill-mark', 'C5', 8).MusicXml::note('B4', 0, '<grace/>').MusicXml::note('C5', 0, '<grace/>').MusicXml::line('D5:8');
+    foreach ([new Ornamenting, new Ornamenting(gracesOnBeat: true)] as $school) {
+        $events = ornamented($closed, $school);
+        $graces = array_slice($events, -3, 2);
+        expect(array_column($graces, 0))->toBe([71, 72])->and($graces[0][1])->toEqualWithDelta(1.82, 1e-3)->and(end($events)[1])->toBe(2.0)
+            ->and(max(array_column(array_slice($events, 0, -3), 2)))->toBeLessThanOrEqual($graces[0][1] + 1e-6)->and(array_column($events, 0)[count($events) - 4])->toBe(72);
+    }
+});
+
+it('gives grace notes less time where the music is quick, and never less than is heard', function (): void {
+    $length = function (int $tempo): float {
+        $score = MusicXml::score(MusicXml::part(MusicXml::attributes(4, '4/4')."<sound tempo=\"$tempo\"/>".MusicXml::line('C4:4').MusicXml::note('D5', 0, '<grace/>').MusicXml::line('F5:12')));
+        $grace = array_values(array_filter(Renderer::play(Crafts::registry()->performance($score))->events, fn (KeyEvent $event): bool => $event->midi === 74))[0];
+
+        return round($grace->endMs - $grace->startMs, 1);
+    };
+    expect([$length(60), $length(120), $length(240)])->toBe([90.0, 75.0, 60.0]);
+});

@@ -37,15 +37,15 @@ it('plays printed dynamics, hairpins to their goal and stresses for a moment', f
         direction('<wedge type="stop"/>').direction('<dynamics><f/></dynamics>').MusicXml::note('E5', 8).MusicXml::note('E5', 8, '', '<articulations><accent/></articulations>'),
     ));
 
-    expect(velocities($score))->toBe([64.0, 49.0, 65.0, 49.0, 49.0, 60.8, 72.5, 84.3, 96.0, 106.0]);
+    expect(velocities($score))->toBe([64.0, 49.0, 61.7, 49.0, 49.0, 60.8, 72.5, 84.3, 96.0, 110.9]);
 });
 
-it('itemises every velocity', function (): void {
+it('itemises every level in dB: 40 · log10 of the velocities', function (): void {
     $score = MusicXml::score(MusicXml::part(
         MusicXml::attributes().direction('<dynamics><mp/></dynamics>').direction('<wedge type="diminuendo"/>').MusicXml::note('C5', 8).MusicXml::note('C5', 8).direction('<wedge type="stop"/>'),
     ));
 
-    expect(Levels::printed($score)->ledger($score->notes[1]))->toEqual([new LedgerEntry('mp', 64.0), new LedgerEntry('falling', -8.0)]);
+    expect(Levels::printed($score)->ledger($score->notes[1]))->toEqual([new LedgerEntry('mp', 40 * log10(64 / 127)), new LedgerEntry('falling', 40 * log10(56 / 64))]);
 });
 
 it('keeps later tempo marks in proportion to a new tempo', function (): void {
@@ -85,7 +85,8 @@ it('begins a short slur with an impulse and ends it lighter; a long one is a phr
     $slur = fn (string $type): string => "<slur type=\"$type\" number=\"1\"/>";
     $dynamic = '<direction><direction-type><dynamics><p/></dynamics></direction-type></direction>';
     $line = fn (int $notes): Score => MusicXml::score(MusicXml::part(MusicXml::attributes().$dynamic.MusicXml::note('C5', 2, '', $slur('start')).str_repeat(MusicXml::note('D5', 2), $notes - 2).MusicXml::note('E5', 2, '', $slur('stop')).MusicXml::note('F5', 2)));
-    $velocities = fn (Score $score): array => array_map(fn (Note $note): float => Crafts::registry()->performance($score)->levels()->velocity($note), $score->notes);
-    expect($velocities($line(3)))->toBe([53.0, 49.0, 43.0, 49.0])->and(array_unique($velocities($line(6))))->toBe([49.0])
-        ->and(Crafts::registry()->performance($line(2))->levels()->ledger($line(2)->notes[0])[1])->toEqual(new LedgerEntry('a slur begins', 4.0));
+    $p = 40 * log10(49 / 127);
+    $levels = fn (Score $score): array => array_map(fn (Note $note): float => round(Crafts::registry()->performance($score)->levels()->level($note) - $p, 6), $score->notes);
+    expect($levels($line(3)))->toBe([1.0, 0.0, -1.7, 0.0])->and(array_unique($levels($line(6))))->toEqual([0.0])
+        ->and(Crafts::registry()->performance($line(2))->levels()->ledger($line(2)->notes[0])[1])->toEqual(new LedgerEntry('a slur begins', 1.0));
 });

@@ -33,7 +33,7 @@ it('is roughest where the curve has its maximum', function (): void {
 it('goes from velocity to amplitude by the square law, about 4 dB a grade near mp', function (): void {
     expect(Loudness::amplitude(127))->toBe(1.0)
         ->and(20 * log10(Loudness::amplitude(80) / Loudness::amplitude(64)))->toEqualWithDelta(3.88, 0.01)
-        ->and(Loudness::velocityOf('f') - Loudness::velocityOf('mf'))->toBe(Loudness::GRADE);
+        ->and(Loudness::velocityOf('f') - Loudness::velocityOf('mf'))->toBe(Loudness::STEP);
 });
 
 it('passes through the measured decay times', function (): void {

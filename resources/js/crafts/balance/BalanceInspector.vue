@@ -11,7 +11,7 @@ import LayerLegend from '../read/LayerLegend.vue';
 import { LAYERS } from '../read/layers';
 import NoteList from '../read/NoteList.vue';
 import LevelLedger from '../shape/LevelLedger.vue';
-import { signed } from '../shape/words';
+import { HALF_GRADE, signedGrades } from '../shape/words';
 import { heardAs } from './lanes';
 import type { BalanceState } from './useBalance';
 
@@ -60,9 +60,9 @@ const KINDS: Record<Finding['kind'], string> = {
             <div class="layers">
                 <template v-for="{ layer, label } in LAYERS" :key="layer">
                     <span>{{ label }}</span>
-                    <a-button size="small" :aria-label="`${label} softer`" @click="state.changeLayer(layer, -4)">−</a-button>
-                    <b>{{ state.ownOf(layer)?.silent ? '—' : signed(state.ownOf(layer)?.change ?? 0) }}</b>
-                    <a-button size="small" :aria-label="`${label} louder`" @click="state.changeLayer(layer, 4)">+</a-button>
+                    <a-button size="small" :aria-label="`${label} softer`" @click="state.changeLayer(layer, -HALF_GRADE)">−</a-button>
+                    <b>{{ state.ownOf(layer)?.silent ? '—' : signedGrades(state.ownOf(layer)?.change ?? 0) }}</b>
+                    <a-button size="small" :aria-label="`${label} louder`" @click="state.changeLayer(layer, HALF_GRADE)">+</a-button>
                     <a-button
                         size="small"
                         :type="state.ownOf(layer)?.silent ? 'primary' : 'default'"
@@ -73,6 +73,7 @@ const KINDS: Record<Finding['kind'], string> = {
                     >
                 </template>
             </div>
+            <p class="quiet">In grades of dynamics; the buttons take half a grade.</p>
             <a-checkbox :checked="state.gradual.value" @change="state.setGradual(!state.gradual.value)">bit by bit, to the end of them</a-checkbox>
         </section>
         <section>

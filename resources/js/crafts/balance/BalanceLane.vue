@@ -55,7 +55,7 @@ const flagged = computed(
         <g v-for="{ layer, label, points, path } in [...layers].reverse()" :key="layer" :class="layer">
             <path class="level" :d="path" />
             <circle v-for="{ level, x, y } in points" :key="level.note" :cx="x" :cy="y" r="2.4">
-                <title>{{ `${label}, ${level.name}: ${Math.round(level.velocity)}` }}</title>
+                <title>{{ `${label}, ${level.name}: ${level.grade}` }}</title>
             </circle>
         </g>
         <g v-for="{ layer, label, least, y, notes } in shown" :key="layer" class="band">

@@ -20,10 +20,18 @@ function set(layer: keyof LayerLevels, value: unknown): void {
     <ValuesPopover :label="`Levels${changed ? ' (yours)' : ''}`" title="Levels of the layers">
         <template v-for="{ layer, label } in LAYERS" :key="layer">
             <label :for="`level-${layer}`" :class="{ own: layer in own }">{{ label }}</label>
-            <a-input-number :id="`level-${layer}`" size="small" :value="levels[layer]" :min="-64" :max="64" @change="(value: unknown) => set(layer, value)" />
+            <a-input-number
+                :id="`level-${layer}`"
+                size="small"
+                :value="levels[layer]"
+                :min="-24"
+                :max="24"
+                :step="0.5"
+                @change="(value: unknown) => set(layer, value)"
+            />
         </template>
         <template #after>
-            <p class="quiet">In steps of 16 from one dynamic to the next.</p>
+            <p class="quiet">dB beside the dynamic; a grade is about 4.</p>
             <a-button size="small" :disabled="!changed" @click="emit('change', {})">As the school has it</a-button>
         </template>
     </ValuesPopover>

@@ -5,8 +5,8 @@ import type { NoteLevel } from '@generated/shape';
 
 export type Layer = LayerLevelMark['layer'];
 
-/** How far a layer can be moved, velocities. */
-const MOST = 64;
+/** How far a layer can be moved, dB. */
+const MOST = 24;
 
 const isSame = (a: Place, b: Place): boolean => a.measure === b.measure && a.offset === b.offset;
 
@@ -24,7 +24,7 @@ export function setLevel(
     { change, gradual = false, silent = false }: { change: number; gradual?: boolean; silent?: boolean },
 ): LayerLevelMark[] {
     const others = marks.filter((mark) => mark.layer !== layer || !isSame(mark.from, from) || !isSame(mark.to, to));
-    const within = silent ? 0 : Math.max(-MOST, Math.min(MOST, Math.round(change)));
+    const within = silent ? 0 : Math.max(-MOST, Math.min(MOST, change));
     if (within === 0 && !silent) return others;
     const manner = { ...(gradual && !silent ? { gradual } : {}), ...(silent ? { silent } : {}) };
     return [...others, { id: freshId('layer-level', others), craft: 'balance', kind: 'layer', from, to, layer, change: within, ...manner }];

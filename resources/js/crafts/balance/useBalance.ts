@@ -9,13 +9,14 @@ import type { NoteLevel } from '@generated/shape';
 import { LAYERS } from '../read/layers';
 import { useCorrections } from '../read/useCorrections';
 import { nudge as nudged } from '../shape/edits';
+import { HALF_GRADE } from '../shape/words';
 import { markOn, setLevel, topsOf, type Layer } from './edits';
 
 export type School = NonNullable<BalanceSettings['school']>;
 export type Levels = NonNullable<BalanceSettings['levels']>;
 
-/** Velocities of one step of a key. */
-const STEP = 4;
+/** dB of one step of a key. */
+const STEP = HALF_GRADE;
 
 /** Who sings and who is quiet, and whether it is heard; and what the teacher does about it at the cursor. */
 export function useBalance(context: Context) {

@@ -4,7 +4,7 @@ import type { LineProps } from '../../desk/craft';
 import WordsOverLine from '../../desk/WordsOverLine.vue';
 import { layArches } from './curves';
 import type { ShapeState } from './useShape';
-import { signed } from './words';
+import { grades, signedGrades } from './words';
 
 /** Above a line: where each phrase grows to and how far. The goal can be dragged along and up and down. */
 const props = defineProps<LineProps<ShapeState>>();
@@ -25,16 +25,14 @@ const arches = computed(() => layArches(props.laid, props.state.shape.value?.phr
             :class="{ own: phrase.own, climax: phrase.climax, current: phrase.index === state.phrase.value?.index }"
         >
             <path class="arch" :d="path" />
-            <text v-if="foot !== null && Math.abs(phrase.level) >= 0.5" :x="foot + 4" :y="BASE - 24">{{ signed(phrase.level) }}</text>
+            <text v-if="foot !== null && Math.abs(phrase.level) >= 0.5" :x="foot + 4" :y="BASE - 24">{{ signedGrades(phrase.level) }}</text>
             <g v-if="goal" class="goal" :transform="`translate(${goal.x} ${goal.y})`" @pointerdown.stop="state.dragGoal(phrase, $event)" @click.stop>
                 <circle class="grip" r="14" />
                 <path v-if="phrase.ownGoal" class="knob" d="M0 -6 L6 0 L0 6 L-6 0 Z" />
                 <circle v-else class="ring" r="4.5" />
             </g>
             <title>
-                {{
-                    `To ${phrase.goalName}: grows by ${Math.round(phrase.rise)}, falls by ${Math.round(phrase.fall)}${phrase.manner ? `; ${phrase.manner}` : ''}`
-                }}
+                {{ `To ${phrase.goalName}: grows by ${grades(phrase.rise)}, falls by ${grades(phrase.fall)}${phrase.manner ? `; ${phrase.manner}` : ''}` }}
             </title>
         </g>
     </svg>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { NoteLevel } from '@generated/shape';
-import { dynamicOf, signed } from './words';
+import { signed } from './words';
 
 /** The notes at the cursor with what their loudness is made of. */
 defineProps<{ notes: readonly NoteLevel[]; selected: number | null }>();
@@ -12,17 +12,17 @@ defineEmits<{ select: [index: number] }>();
     <ul class="notes">
         <li v-for="(level, index) in notes" :key="level.note" :class="{ selected: index === selected }">
             <button type="button" class="name" :aria-expanded="index === (selected ?? 0)" @click="$emit('select', index)">
-                <strong>{{ level.name }}</strong> <em>{{ dynamicOf(level.velocity) }}</em> {{ Math.round(level.velocity) }}
+                <strong>{{ level.name }}</strong> {{ level.grade }}
             </button>
             <table v-if="index === (selected ?? 0)">
                 <tbody>
                     <tr v-for="(entry, place) in level.ledger" :key="place">
                         <td>{{ entry.reason }}</td>
-                        <td class="value">{{ place === 0 ? entry.value : signed(entry.value) }}</td>
+                        <td class="value">{{ signed(entry.value) }}{{ place === 0 ? ' dB' : '' }}</td>
                     </tr>
                     <tr class="sum">
-                        <td>{{ level.name }} is played at</td>
-                        <td class="value">{{ level.velocity }}</td>
+                        <td>{{ level.name }} is played {{ level.grade }}</td>
+                        <td class="value">{{ signed(level.level) }} dB</td>
                     </tr>
                 </tbody>
             </table>

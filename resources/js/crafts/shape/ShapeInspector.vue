@@ -13,7 +13,7 @@ import { DYNAMICS, type Choices, type Staves } from './edits';
 import LevelLedger from './LevelLedger.vue';
 import PassageChoices from './PassageChoices.vue';
 import type { ShapeState } from './useShape';
-import { signed } from './words';
+import { grades, signed, signedGrades } from './words';
 
 const props = defineProps<CraftProps<ShapeState>>();
 
@@ -63,14 +63,14 @@ const setChoices = (choices: Choices): void => desk.setSettings('shape', choices
                 </li>
             </ol>
             <div v-if="isShaped || phrase.own" class="arch" role="group" aria-label="Arch of the phrase">
-                <span
-                    >grows by <b>{{ Math.round(phrase.rise) }}</b></span
+                <span :title="`${phrase.rise} dB`"
+                    >grows by <b>{{ grades(phrase.rise) }}</b></span
                 >
-                <span
-                    >falls by <b>{{ Math.round(phrase.fall) }}</b></span
+                <span :title="`${phrase.fall} dB`"
+                    >falls by <b>{{ grades(phrase.fall) }}</b></span
                 >
-                <span
-                    >as a whole <b>{{ signed(phrase.level) }}</b></span
+                <span :title="`${signed(phrase.level)} dB`"
+                    >as a whole <b>{{ phrase.level === 0 ? 'as printed' : signedGrades(phrase.level) }}</b></span
                 >
             </div>
             <p v-else class="quiet">As printed: choose a school above to let phrases grow and fall.</p>

@@ -5,7 +5,6 @@ import { xAt } from '../../engraving/layout';
 import { layLevels, lineThrough, steps } from './curves';
 import LevelRules from './LevelRules.vue';
 import type { ShapeState } from './useShape';
-import { dynamicOf } from './words';
 
 /** Under a line: how loud the melody is note by note, against what is printed, with the teacher's dynamics and hairpins. */
 const props = defineProps<LineProps<ShapeState>>();
@@ -53,10 +52,7 @@ const hairpins = computed(() =>
             <circle :cx="x" :cy="y" r="3" />
             <path v-if="flagged.has(level.note)" class="flag" :d="`M${x} ${y - 14} l5 8 h-10 z`" />
             <title>
-                {{
-                    `${level.name}: ${dynamicOf(level.velocity)}, ${Math.round(level.velocity)}` +
-                    (flagged.has(level.note) ? `. ${flagged.get(level.note)!.reason}` : '')
-                }}
+                {{ `${level.name}: ${level.grade}` + (flagged.has(level.note) ? `. ${flagged.get(level.note)!.reason}` : '') }}
             </title>
         </g>
         <path v-for="{ mark, path } in hairpins" :key="mark.id" class="hairpin" :d="path" />

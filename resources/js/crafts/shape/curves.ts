@@ -12,8 +12,8 @@ export interface Arch {
     foot: number | null;
 }
 
-/** px for each velocity of a rise, and of an arch that does not rise. */
-export const PX_A_VELOCITY = 0.8;
+/** px for each dB of a rise, and of an arch that does not rise. */
+export const PX_A_DECIBEL = 3;
 const LEAST = 5;
 
 /**
@@ -25,7 +25,7 @@ export function layArches(laid: Laid, phrases: readonly Phrase[], base: number, 
     return phrases.flatMap((phrase): Arch[] => {
         const [from, to, at] = [fractionValue(phrase.from), fractionValue(phrase.to), fractionValue(phrase.goalAt)];
         if (from >= laid.to - 1e-9 || to <= laid.from + 1e-9) return [];
-        const height = (velocities: number): number => Math.min(room, LEAST + PX_A_VELOCITY * velocities);
+        const height = (decibels: number): number => Math.min(room, LEAST + PX_A_DECIBEL * decibels);
         const top = base - height(phrase.rise);
         const end = Math.min(base, top + height(phrase.fall));
         const begins = from >= laid.from - 1e-9;
@@ -50,7 +50,7 @@ export interface Point {
     y: number;
 }
 
-/** Velocities at the bottom and the top of a lane. */
+/** Velocities at the bottom and the top of a lane: dynamics are even steps of them. */
 const SOFTEST = 16;
 const LOUDEST = 127;
 

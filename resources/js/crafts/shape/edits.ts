@@ -9,8 +9,11 @@ export type Choices = Pick<MannerMark, 'repeated' | 'high' | 'metre'>;
 /** From the softest to the loudest, each with its key. */
 export const DYNAMICS: readonly Dynamic[] = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'];
 
-/** How far an arch can be moved, velocities. */
-const MOST = 64;
+/** How far an arch can be moved, dB. */
+const MOST = 24;
+
+/** dB as they are kept: what is dragged is no more exact than that. */
+const kept = (decibels: number): number => Math.round(2 * decibels) / 2;
 
 const isSame = (a: Place, b: Place): boolean => a.measure === b.measure && a.offset === b.offset;
 const within = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value));
@@ -38,9 +41,9 @@ export function arch(marks: readonly ArchMark[], at: Place, phrase: Pick<Phrase,
             craft: 'shape',
             kind: 'arch',
             at,
-            rise: within(Math.round(rise), 0, MOST),
-            fall: within(Math.round(fall), 0, MOST),
-            level: within(Math.round(level), -MOST, MOST),
+            rise: within(kept(rise), 0, MOST),
+            fall: within(kept(fall), 0, MOST),
+            level: within(kept(level), -MOST, MOST),
         },
     ];
 }
@@ -74,7 +77,7 @@ export function nudge(marks: readonly NudgeMark[], notes: readonly string[], cha
     const before = new Map(marks.flatMap((mark) => mark.notes.map((note) => [note, mark.change] as const)));
     const groups = new Map<number, string[]>();
     for (const note of notes) {
-        const sum = within(Math.round((before.get(note) ?? 0) + change), -MOST, MOST);
+        const sum = within(kept((before.get(note) ?? 0) + change), -MOST, MOST);
         if (sum !== 0) groups.set(sum, [...(groups.get(sum) ?? []), note]);
     }
     return [...groups].reduce<NudgeMark[]>(

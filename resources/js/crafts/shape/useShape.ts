@@ -10,14 +10,15 @@ import type { Place, ShapeSettings } from '@generated/plan';
 import type { Finding, NoteLevel, Phrase } from '@generated/shape';
 import { comma } from '../touch/edits';
 import { useExpressions } from '../words/useExpressions';
-import { PX_A_VELOCITY } from './curves';
+import { PX_A_DECIBEL } from './curves';
 import * as edits from './edits';
 import { shapeStrip } from './strip';
+import { HALF_GRADE } from './words';
 
 export type School = NonNullable<ShapeSettings['school']>;
 
-/** Velocities of one step of a key. */
-const STEP = 4;
+/** dB of one step of a key. */
+const STEP = HALF_GRADE;
 
 /** Where phrases go and how loud notes are for that; and what the teacher does about it at the cursor. */
 export function useShape(context: Context) {
@@ -179,7 +180,7 @@ export function useShape(context: Context) {
                 const under = lines.under(moving);
                 const spot = under && nearestSpot(under.laid, under.x);
                 const note = spot ? struckAt(score, spot.moment, byNote.value).find((level) => inside.has(level.note)) : undefined;
-                const lifted = Math.round((start.clientY - moving.clientY) / PX_A_VELOCITY);
+                const lifted = (start.clientY - moving.clientY) / PX_A_DECIBEL;
                 const moved = note && note.note !== one.goal;
                 const nextGoals = moved
                     ? edits.onlyGoal(
@@ -188,7 +189,7 @@ export function useShape(context: Context) {
                           inside,
                       )
                     : goals.value;
-                const isLifted = Math.abs(lifted) > STEP;
+                const isLifted = Math.abs(lifted) > STEP / 2;
                 const nextArches = isLifted ? edits.arch(arches.value, at, { ...one, rise: one.rise + lifted, fall: one.fall + lifted }) : arches.value;
                 desk.preview(['shape/goal', 'shape/arch'], [...nextGoals, ...nextArches]);
             },
