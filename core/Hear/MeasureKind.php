@@ -92,7 +92,7 @@ enum MeasureKind: string
             self::Hesitation => 280.0,
             self::Rushed => 0.12, self::Dragged => 0.16, self::Drift => 0.15,
             // Shares of what is planned that are wanting.
-            self::Slowing, self::Hold => 0.6, self::Flat => 0.6,
+            self::Slowing, self::Hold => 0.6, self::Flat => 0.5,
             self::ShortRest => 160.0,
             self::Ratio => 0.25, self::CrossRhythm => 0.2, self::Rubato => 350.0, self::Evenness => 0.14,
             // Chord notes within about 30 ms sound together, a lead of 20 to 30 ms is usual: Goebl, JASA 110 (2001) [mem]; twice that is heard.
@@ -101,7 +101,7 @@ enum MeasureKind: string
             self::Smear => 120.0, self::Gap => 90.0, self::MissedPedal => 0.0, self::ExtraPedal => 250.0, self::BassLost => 0.0, self::LateLift => 280.0,
             self::Depth => 0.3, self::Blur => 0.7,
             // One grade of dynamics is about 4 dB, the least that is heard about 1 dB [mem].
-            self::Filling => 3.0, self::TopNote => 3.0, self::Bass => 4.0, self::Goal => 2.5, self::Echo => 2.5, self::Level => 4.0, self::Repeated => 1.0, self::Accents => 2.5, self::Headroom => 3.0,
+            self::Filling => 3.0, self::TopNote => 3.0, self::Bass => 4.0, self::Goal => 1.0, self::Echo => 1.8, self::Level => 3.0, self::Repeated => 1.0, self::Accents => 2.5, self::Headroom => 2.5,
             self::Unjoined => 70.0, self::Overlap => 180.0, self::SlurEnd => 60.0, self::RestHeld => 200.0,
             // Keys are left less exactly than they are struck.
             self::LeftApart => 140.0,

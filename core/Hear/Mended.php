@@ -64,7 +64,7 @@ final class Mended
         $levels = [];
         foreach ($comparison->alignment->matched as $index => $place) {
             $velocity = (float) $comparison->rendition->events[$place]->velocity;
-            $levels[$index] = 127 * 10 ** ((Loudness::decibels($velocity) + $comparison->louder) / 40);
+            $levels[$index] = Loudness::velocity(Loudness::decibels($velocity) + $comparison->louder);
         }
 
         return array_map(fn (PlayedNote $note, int $index): PlayedNote => new PlayedNote($note->midi, $note->onset, $note->release, max(1, min(127, (int) round($levels[$index] ?? $note->velocity)))), $comparison->take->notes, array_keys($comparison->take->notes));

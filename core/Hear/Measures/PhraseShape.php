@@ -24,19 +24,34 @@ final class PhraseShape implements Measures
     /** Notes of a line that a phrase must have to be judged. */
     private const LEAST = 5;
 
-    /** A plan that moves by less than this, in dB, asks for no shape; one that does so by less than this stands out nowhere [start]. */
-    private const PLANNED = 3.0;
+    /** A plan that moves by less than this, in dB, asks for no shape [start]. */
+    private const PLANNED = 1.5;
+
+    /** So many standard errors a slope must be off for it to be told [start]. */
+    private const SURE = 3.0;
+
+    /** Places by which another goal must be apart from the planned one [start]. */
+    private const APART = 2;
+
+    /** So many times the variance of single strokes an arch to another goal must explain more than the planned one [start]. */
+    private const OTHER = 12.0;
+
+    /** Share of the planned range that an arch to another goal must have [start]. */
+    private const HALF = 0.5;
+
+    /** dB; by so much a hand is unsteady, whatever few notes seem to tell [start]. */
+    private const UNSTEADY = 0.8;
 
     /** Notes on each side over which a level is smoothed: one note more is an accent and not a goal. */
     private const AROUND = 1;
 
     /** Echoes and repeats are planned apart by so many dB to be one [start]. */
-    private const ECHO = 2.5;
+    private const ECHO = 1.5;
 
     /** Equal keys struck one after the other that make a figure, and how far the plan has them apart, in dB. */
     private const REPEATED = 4;
 
-    private const LIVING = 1.5;
+    private const LIVING = 1.0;
 
     /** A bar of the highest level has so many bars before it that lead there. */
     private const LEADING = 4;
@@ -93,32 +108,122 @@ final class PhraseShape implements Measures
      */
     private function shape(Comparison $comparison, array $line): array
     {
-        $heard = $this->smoothed(array_map(fn (Pair $pair): float => $pair->level, $line));
-        $planned = $this->smoothed(array_map(fn (Pair $pair): float => $pair->plannedLevel, $line));
-        $range = max($planned) - min($planned);
+        $heard = array_map(fn (Pair $pair): float => $pair->level, $line);
+        $planned = array_map(fn (Pair $pair): float => $pair->plannedLevel, $line);
+        $meant = $this->smoothed($planned);
+        $range = max($meant) - min($meant);
         if ($range < self::PLANNED) {
             return [];
         }
-        // How much of the planned rise and fall there is: the slope of what is heard over what is planned.
-        [$meanHeard, $meanPlanned] = [Statistics::mean($heard), Statistics::mean($planned)];
-        $sum = $square = 0.0;
-        foreach ($planned as $index => $level) {
-            $sum += ($level - $meanPlanned) * ($heard[$index] - $meanHeard);
-            $square += ($level - $meanPlanned) ** 2;
+        $goal = (int) array_search(max($meant), $meant, true);
+        $elsewhere = $this->goalElsewhere($comparison, $line, $heard, $planned, $goal);
+        if ($elsewhere->isFault()) {
+            return [$elsewhere];
         }
-        $share = $sum / $square;
+        // How much of the planned rise and fall there is: the slope of what is heard over what is planned.
+        $curve = self::centred($planned);
+        $share = self::product($curve, $heard) / self::product($curve, $curve);
         // How far that may be off by chance: the standard error of a slope.
-        $rest = array_map(fn (float $level, float $plan): float => $level - $meanHeard - $share * ($plan - $meanPlanned), $heard, $planned);
-        $doubt = sqrt(array_sum(array_map(fn (float $one): float => $one ** 2, $rest)) / max(1, count($rest) - 2) / $square);
+        $rest = array_map(fn (float $level, float $plan): float => $level - $share * $plan, self::centred($heard), $curve);
+        $doubt = sqrt(max(self::UNSTEADY ** 2, self::product($rest, $rest) / max(1, count($rest) - 2)) / self::product($curve, $curve));
         $first = $line[0]->note;
         $ids = array_map(fn (Pair $pair): string => $pair->note->id, $line);
-        $flat = new Measure(MeasureKind::Flat, $first->measure, $first->onset, $ids, $share * $range, $range, $comparison->limit(MeasureKind::Flat), 1 - $share - $doubt / 2);
-        [$goal, $loudest] = [(int) array_search(max($planned), $planned, true), (int) array_search(max($heard), $heard, true)];
-        $isElsewhere = abs($goal - $loudest) > 2 && ! $flat->isFault();
-        $off = $isElsewhere ? min($heard[$loudest] - $heard[$goal], $planned[$goal] - $planned[$loudest]) : 0.0;
+        $limit = $comparison->limit(MeasureKind::Flat);
+
+        return [
+            new Measure(MeasureKind::Flat, $first->measure, $first->onset, $ids, $share * $range, $range, $limit, 1 - $share - max(0.0, self::SURE * $doubt - $limit)),
+            $elsewhere,
+        ];
+    }
+
+    /**
+     * Whether a phrase rises to another note than its goal and falls from it: by the rank of its notes and the slopes around
+     * them, not by how far it moves.
+     *
+     * @param  non-empty-list<Pair>  $line
+     * @param  non-empty-list<float>  $heard
+     * @param  non-empty-list<float>  $planned
+     * @param  int  $goal  place of the loudest by plan
+     */
+    private function goalElsewhere(Comparison $comparison, array $line, array $heard, array $planned, int $goal): Measure
+    {
+        $last = count($line) - 1;
+        $curve = $this->smoothed($heard);
+        [$most, $height, $over] = [-INF, 0.0, 0.0];
+        $loudest = null;
+        for ($top = 0; $top <= $last; $top++) {
+            $arch = array_map(fn (int $place): float => $place <= $top ? ($top === 0 ? 1.0 : $place / $top) : 1 - ($place - $top) / ($last - $top), range(0, $last));
+            if (abs($top - $goal) <= self::APART) {
+                continue;
+            }
+            [$explained, $rises] = self::fit($arch, $heard);
+            if ($explained > $most) {
+                [$most, $height, $over] = [$explained, $rises, $rises * (1 - $arch[$goal])];
+            }
+            $loudest = $loudest === null || $curve[$top] > $curve[$loudest] ? $top : $loudest;
+        }
+        $meant = $this->smoothed($planned);
+        $isOther = $height >= self::HALF * (max($meant) - min($meant)) && $most - self::fit($planned, $heard)[0] > self::OTHER * self::noise($heard, $planned);
+        $loudest ??= $goal;
         $note = $line[$loudest]->note;
 
-        return [$flat, new Measure(MeasureKind::Goal, $note->measure, $note->onset, [$note->id, $line[$goal]->note->id], $heard[$loudest] - $heard[$goal], $planned[$goal] - $planned[$loudest], $comparison->limit(MeasureKind::Goal), $off)];
+        return new Measure(
+            MeasureKind::Goal, $note->measure, $note->onset, [$note->id, $line[$goal]->note->id], $over, $planned[$goal] - $planned[$loudest], $comparison->limit(MeasureKind::Goal), $isOther ? $over : 0.0,
+        );
+    }
+
+    /**
+     * How much of what is heard goes along with a curve.
+     *
+     * @param  array<float>  $curve
+     * @param  list<float>  $heard
+     * @return array{float, float} the squares that it explains, 0 where it goes the other way; and by what the curve is to be multiplied
+     */
+    private static function fit(array $curve, array $heard): array
+    {
+        $curve = self::centred($curve);
+        [$along, $square] = [self::product($curve, $heard), max(1e-9, self::product($curve, $curve))];
+
+        return [$along <= 0 ? 0.0 : $along ** 2 / $square, $along / $square];
+    }
+
+    /**
+     * Variance of single strokes around what is meant: from how the differences to the plan turn from stroke to stroke, so that
+     * another arch is none.
+     *
+     * @param  list<float>  $heard
+     * @param  list<float>  $planned
+     */
+    private static function noise(array $heard, array $planned): float
+    {
+        $off = array_map(fn (float $level, float $plan): float => $level - $plan, $heard, $planned);
+        $turns = [];
+        for ($place = 1; $place < count($off) - 1; $place++) {
+            $turns[] = ($off[$place - 1] - 2 * $off[$place] + $off[$place + 1]) ** 2 / 6;
+        }
+
+        return max((self::UNSTEADY / 2) ** 2, Statistics::mean($turns));
+    }
+
+    /**
+     * @param  array<float>  $values
+     * @return list<float> less their mean
+     */
+    private static function centred(array $values): array
+    {
+        $values = array_values($values);
+        $mean = Statistics::mean($values);
+
+        return array_map(fn (float $value): float => $value - $mean, $values);
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  list<float>  $other
+     */
+    private static function product(array $one, array $other): float
+    {
+        return array_sum(array_map(fn (float $a, float $b): float => $a * $b, $one, $other));
     }
 
     /**
@@ -175,7 +280,7 @@ final class PhraseShape implements Measures
                 continue;
             }
             $heard = $this->level($here, true) - $this->level($there, true);
-            $measures[] = new Measure(MeasureKind::Echo, $likeness->from, $comparison->start($likeness->from), [], $heard, $planned, $comparison->limit(MeasureKind::Echo), $planned > 0 ? $planned - $heard : $heard - $planned, (string) $likeness->like);
+            $measures[] = new Measure(MeasureKind::Echo, $likeness->from, $comparison->start($likeness->from), [], $heard, $planned, $comparison->limit(MeasureKind::Echo), ($planned > 0 ? $planned - $heard : $heard - $planned) - hypot($this->doubt($here), $this->doubt($there)), (string) $likeness->like);
         }
 
         return $measures;
@@ -187,6 +292,16 @@ final class PhraseShape implements Measures
     private function level(array $pairs, bool $heard): float
     {
         return Statistics::mean(array_map(fn (Pair $pair): float => $heard ? $pair->level : $pair->plannedLevel, $pairs));
+    }
+
+    /**
+     * How far the mean of what some notes are off may itself be off by chance, dB.
+     *
+     * @param  list<Pair>  $pairs
+     */
+    private function doubt(array $pairs): float
+    {
+        return Statistics::doubt(array_map(fn (Pair $pair): float => $pair->level - $pair->plannedLevel, $pairs));
     }
 
     /**

@@ -33,8 +33,8 @@ enum FaultKind: string
         return match ($this) {
             // Milliseconds.
             self::LateFoot => 260.0, self::EarlyFoot => 260.0, self::Waits => 700.0, self::BassLetGo => 70.0,
-            // MIDI velocities.
-            self::LoudFilling => 22.0,
+            // dB.
+            self::LoudFilling => 6.0,
             // Shares: of the shape that is lost, of the time that is cut, of the time between two notes, of the written length.
             self::Flat => 1.0, self::Rushed => 0.28, self::ShortRests => 0.6, self::Uneven => 0.5, self::LongStaccato => 1.0,
             // Shares of the notes.

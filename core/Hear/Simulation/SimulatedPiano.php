@@ -18,6 +18,7 @@ use Tarnwind\Core\Rendition\Rendition;
 use Tarnwind\Core\Score\Fraction;
 use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Score\Search;
+use Tarnwind\Core\Sound\Loudness;
 use Tarnwind\Core\Take\FootMove;
 use Tarnwind\Core\Take\PlayedNote;
 use Tarnwind\Core\Take\StruckKeys;
@@ -232,7 +233,8 @@ final class SimulatedPiano
             $onset = max(0.0, $this->at($event->startMs) + $shift + ($late[$place] ?? 0.0));
             $length = $this->length($event, $layer);
             $velocity = $flat[$place] ?? (float) $event->velocity;
-            $velocity += $layer === Layer::Filling ? $this->pianist->fault(FaultKind::LoudFilling, $bar)->amount ?? 0.0 : 0.0;
+            $louder = $layer === Layer::Filling ? $this->pianist->fault(FaultKind::LoudFilling, $bar)->amount ?? 0.0 : 0.0;
+            $velocity = Loudness::velocity(Loudness::decibels($velocity) + $louder);
             $velocity = (int) round(max(1, min(127, $velocity + $this->unevenness() * $this->noise())));
             $midi = $event->midi;
             if ($this->isLucky($this->pianist->fault(FaultKind::MissingNotes, $bar)->amount ?? 0.0)) {

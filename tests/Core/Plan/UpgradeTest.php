@@ -72,9 +72,21 @@ it('has a default for what a plan does not say', function (): void {
         ->and($plan->toJson())->toBe('{"format":"tarnwind-plan/3","tempo":null,"settings":{},"marks":[]}');
 });
 
+it('tells in dB what the second format has in velocities around mp', function (): void {
+    $place = ['measure' => 'm1', 'offset' => '0'];
+    $plan = Crafts::registry()->plans->read((string) json_encode(['format' => 'tarnwind-plan/2', 'tempo' => 60, 'settings' => ['balance' => ['school' => 'singing', 'levels' => ['filling' => -14]]], 'marks' => [
+        ['id' => 'a', 'craft' => 'shape', 'kind' => 'arch', 'at' => $place, 'rise' => 16, 'fall' => 0, 'level' => -64],
+        ['id' => 'n', 'craft' => 'shape', 'kind' => 'nudge', 'notes' => ['x'], 'change' => 8],
+        ['id' => 'l', 'craft' => 'balance', 'kind' => 'layer', 'from' => $place, 'to' => ['measure' => 'm2', 'offset' => '0'], 'layer' => 'bass', 'change' => -8],
+    ]]));
+    [$arch, $nudge, $layer] = $plan->marks;
+    expect([$arch->rise, $arch->fall, $arch->level])->toEqual([3.9, 0.0, -24.0])->and($nudge->change)->toBe(2.0)->and($layer->change)->toBe(-2.3)
+        ->and($plan->settings(Balancing::class)->levels)->toEqual(['filling' => -4.3])->and($plan->tempo)->toEqual(60);
+});
+
 it('refuses a format it does not know', function (string $json): void {
     Crafts::registry()->plans->kept($json);
-})->with(['{"format":"tarnwind-plan/2","tempo":null,"settings":{},"marks":[]}', '{}', 'null', '[1]'])->throws(InvalidPlan::class);
+})->with(['{"format":"tarnwind-plan/4","tempo":null,"settings":{},"marks":[]}', '{}', 'null', '[1]'])->throws(InvalidPlan::class);
 
 it('says which mark is wrong', function (): void {
     $plan = json_decode(stored('every-kind'));
