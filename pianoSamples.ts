@@ -18,7 +18,7 @@ export function midiOf(file: string): number | null {
     return found ? 12 * (Number(found[3]) + 1) + STEPS[found[1]!]! + (found[2] === '#' ? 1 : 0) : null;
 }
 
-/** `import samples, { foot } from 'virtual:piano-samples'`: where the samples of the grand are, by MIDI number, and those of its pedal. */
+/** `import samples, { foot } from 'virtual:piano-samples'`: where the samples of the grand are and how large, by MIDI number, and those of its pedal. */
 export function pianoSamples(): Plugin {
     const name = 'virtual:piano-samples';
     return {
@@ -27,14 +27,18 @@ export function pianoSamples(): Plugin {
         load(id) {
             if (id !== `\0${name}`) return null;
             fs.mkdirSync(TO, { recursive: true });
+            const bytes = new Map<number, number>();
             const keys = fs.readdirSync(FROM).flatMap((file) => {
                 const midi = midiOf(file);
-                if (midi !== null) fs.copyFileSync(path.join(FROM, file), path.join(TO, `${midi}.mp3`));
+                if (midi !== null) {
+                    fs.copyFileSync(path.join(FROM, file), path.join(TO, `${midi}.mp3`));
+                    bytes.set(midi, fs.statSync(path.join(FROM, file)).size);
+                }
                 return midi === null ? [] : [midi];
             });
             const imports = keys.map((key) => `import s${key} from ${JSON.stringify(`${TO}/${key}.mp3?url`)};`);
             imports.push(`import down from ${JSON.stringify(`${FOOT}/pedalD1.mp3?url`)};`, `import up from ${JSON.stringify(`${FOOT}/pedalU1.mp3?url`)};`);
-            return `${imports.join('\n')}\nexport const foot = { down, up };\nexport default { ${keys.map((key) => `${key}: s${key}`).join(', ')} };`;
+            return `${imports.join('\n')}\nexport const foot = { down, up };\nexport default { ${keys.map((key) => `${key}: { url: s${key}, bytes: ${bytes.get(key)} }`).join(', ')} };`;
         },
     };
 }

@@ -42,7 +42,7 @@ const props = defineProps<{
 const { playing, isLoading, trouble, toggle } = usePassages(props.rendition);
 const entries = ref<Entry[]>([...props.entries]);
 const devices = useDevices();
-const sound = lazyPiano((words) => (refused.value = words));
+const sound = lazyPiano();
 const urls = { takes: props.takes, simulation: props.simulation, calibrations: props.calibrations };
 const plan = (): Promise<RenditionDocument> => getJson<RenditionDocument>(props.rendition);
 /** The step that is being played, or the whole piece; null for neither. */

@@ -1,27 +1,25 @@
 import { createPiano, type Piano } from './piano';
-import { loadSamples } from './samples';
+import { pianoSamples, type LoadedSamples } from './samples';
 
 /** The piano and what it sounds through. */
 export interface Sound {
     context: AudioContext;
-    samples: ReturnType<typeof loadSamples>;
+    samples: LoadedSamples;
     piano: Piano;
 }
 
 /**
- * A piano that is made, and its samples loaded, when it is first asked for: a browser lets a page sound only after it was touched.
+ * A piano that is made when it is first asked for: a browser lets a page sound only after it was touched.
  *
- * @param onTrouble told in words when the samples cannot be loaded
- * @param onProgress share of the samples that are there
+ * @param onProgress share of the samples that a passage waits for
  */
-export function lazyPiano(onTrouble: (words: string) => void, onProgress: (share: number) => void = () => undefined) {
+export function lazyPiano(onProgress: (share: number) => void = () => undefined) {
     let sound: Sound | null = null;
 
     function open(): Sound {
         if (!sound) {
             const context = new AudioContext({ latencyHint: 'interactive' });
-            const samples = loadSamples(context, onProgress);
-            samples.all.catch(() => onTrouble('The sound of the piano could not be loaded.'));
+            const samples = pianoSamples(context, onProgress);
             sound = { context, samples, piano: createPiano(context, samples) };
         }
         return sound;

@@ -1,8 +1,15 @@
 import type { Tone } from './damping';
+import { levelSteps } from './loudness';
 import { SAMPLED_VELOCITY, type FootMove, type Samples } from './samples';
 
-/** Room for many notes at once. */
-const MASTER = 0.8;
+/** Room for many notes at once; what the guard adds by itself is taken off. */
+const MASTER = 0.66;
+
+/** The last guard before the ears: what rises over this many dB of full scale is held down. */
+const GUARD = { threshold: -3, knee: 3, ratio: 20, attack: 0.002, release: 0.15 } as const;
+
+/** Seconds by which a tone may be late; a later one is left out. */
+const TOO_LATE = 0.1;
 
 /** Una corda: softer by 3 dB, and darker [start]. */
 const SOFT_LEVEL = 10 ** (-3 / 20);
@@ -40,15 +47,24 @@ export interface Piano {
 export function createPiano(context: BaseAudioContext, samples: Samples): Piano {
     const output = context.createGain();
     output.gain.value = MASTER;
-    output.connect(context.destination);
+    const guard = context.createDynamicsCompressor();
+    for (const name of ['threshold', 'knee', 'ratio', 'attack', 'release'] as const) guard[name].value = GUARD[name];
+    output.connect(guard).connect(context.destination);
     const steps = new Set<AudioBufferSourceNode>();
     const sounding = new Map<number, { source: AudioBufferSourceNode; level: GainNode }[]>();
 
     function play(tone: Tone, at: (ms: number) => number): void {
         const sample = samples.nearest(tone.midi);
         if (!sample) return;
-        const start = Math.max(context.currentTime, at(tone.ms));
-        for (const before of sounding.get(tone.midi) ?? []) before.level.gain.setTargetAtTime(0, start, GIVES_WAY);
+        const due = at(tone.ms);
+        const start = Math.max(context.currentTime, due);
+        if (!(start - due <= TOO_LATE)) return;
+        const full = amplitude(tone.velocity) * (tone.soft ? SOFT_LEVEL : 1);
+        const steps = levelSteps(tone.damping, at, start, full);
+        for (const { level } of sounding.get(tone.midi) ?? []) {
+            level.gain.cancelScheduledValues(start);
+            level.gain.setTargetAtTime(0, start, GIVES_WAY);
+        }
         const source = context.createBufferSource();
         source.buffer = sample.buffer;
         source.playbackRate.value = 2 ** (sample.semitones / 12);
@@ -56,18 +72,13 @@ export function createPiano(context: BaseAudioContext, samples: Samples): Piano 
         tint.type = 'lowpass';
         tint.frequency.value = DARK * (BRIGHT / DARK) ** (tone.velocity / 127) * (tone.soft ? SOFT_TINT : 1);
         const level = context.createGain();
-        let value = amplitude(tone.velocity) * (tone.soft ? SOFT_LEVEL : 1);
-        level.gain.setValueAtTime(value, start);
-        let end = start + sample.buffer.duration / source.playbackRate.value;
-        tone.damping.forEach(({ ms, seconds }, index) => {
-            const from = Math.max(start, at(ms));
-            const to = tone.damping[index + 1] ? at(tone.damping[index + 1]!.ms) : null;
+        for (const { at: from, value, seconds } of steps) {
             level.gain.setValueAtTime(value, from);
-            if (seconds === null) return;
-            level.gain.setTargetAtTime(0, from, seconds);
-            if (to === null) end = Math.min(end, from + SILENT_AFTER * seconds);
-            else value *= Math.exp(-(to - from) / seconds);
-        });
+            if (seconds !== null) level.gain.setTargetAtTime(0, from, seconds);
+        }
+        const last = steps.at(-1)!;
+        const rings = start + sample.buffer.duration / source.playbackRate.value;
+        const end = last.seconds === null ? rings : Math.min(rings, last.at + SILENT_AFTER * last.seconds);
         source.connect(tint).connect(level).connect(output);
         source.start(start);
         source.stop(end);

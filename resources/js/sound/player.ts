@@ -1,11 +1,14 @@
 import { DAMPER, tonesOf, type Tone } from './damping';
 import type { Piano } from './piano';
-import type { FootMove } from './samples';
+import type { FootMove, LoadedSamples } from './samples';
 import type { PlayedBar, RenditionDocument } from '@generated/rendition';
 
-/** Seconds ahead of which tones are handed to the audio clock, and how often the player looks. */
+/** Seconds ahead of which tones are handed to the audio clock, and ms after which the player looks again. */
 const AHEAD = 0.35;
 const EVERY = 60;
+
+/** The same while the page is hidden: a browser lets it look once a second then. */
+const AHEAD_HIDDEN = 2.5;
 
 /** Seconds before the first tone, so that none comes late. */
 const LEAD = 0.06;
@@ -39,6 +42,26 @@ export interface Player {
 /** The tones that begin between two places and are heard, in order. */
 export function tonesWithin(rendition: RenditionDocument, { from, to, isHeard }: Pick<Playing, 'from' | 'to' | 'isHeard'>): Tone[] {
     return tonesOf(rendition.events, rendition.pedal).filter(({ ms }, index) => ms >= from - 1 && ms < to - 1 && isHeard(rendition.events[index]!));
+}
+
+/** Seconds of a passage whose samples must be there before it begins; the others come meanwhile. */
+const SOON = 6;
+
+/** Loads what a passage needs to be heard. */
+export async function samplesFor(
+    samples: LoadedSamples,
+    rendition: RenditionDocument,
+    how: Pick<Playing, 'from' | 'to' | 'rate' | 'isHeard' | 'foot'>,
+    soon = SOON,
+): Promise<void> {
+    const tones = tonesWithin(rendition, how);
+    const first = tones.filter(({ ms }) => ms < how.from + 1000 * soon * how.rate).length;
+    // Nobody waits for the sound of the foot.
+    if (how.foot) samples.needFoot().catch(() => undefined);
+    await samples.need(
+        tones.map(({ midi }) => midi),
+        first,
+    );
 }
 
 /** How far down a pedal is heard to arrive, of 127. */
@@ -109,36 +132,48 @@ export function startPlayer(
     let late = 0;
     for (const { ms, accent } of counted) soundClick(context, piano.output, begin + (ms - how.from) / how.rate / 1000, accent);
 
+    const ahead = (): number => (document.hidden ? AHEAD_HIDDEN : AHEAD);
+
     function look(): void {
-        const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
-        while (next < tones.length && at(tones[next]!.ms) < context.currentTime + AHEAD) {
-            const tone = tones[next++]!;
-            late += at(tone.ms) < context.currentTime ? 1 : 0;
-            piano.play(tone, at);
-        }
-        while (nextStep < steps.length && at(steps[nextStep]!.ms) < context.currentTime + AHEAD) {
-            const { ms, move } = steps[nextStep++]!;
-            piano.step(move, at(ms));
-        }
-        while (nextClick < clicks.length && at(clicks[nextClick]!.ms) < context.currentTime + AHEAD) {
-            const { ms, accent } = clicks[nextClick++]!;
-            soundClick(context, piano.output, at(ms), accent);
-        }
-        if (context.currentTime < begin + length - AHEAD) return;
-        if (how.loop && next >= tones.length) {
+        prepare();
+        while (how.loop && next >= tones.length && length > 0 && context.currentTime >= begin + length - ahead()) {
             begin += length;
             next = nextStep = nextClick = 0;
-        } else if (!how.loop && context.currentTime > begin + length) {
+            prepare();
+        }
+        if (!how.loop && context.currentTime > begin + length) {
             stop();
             ended();
         }
     }
 
+    /** Hands over what is due soon. */
+    function prepare(): void {
+        const until = context.currentTime + ahead();
+        const at = (ms: number): number => begin + (Math.min(ms, how.loop ? how.to : Infinity) - how.from) / how.rate / 1000;
+        while (next < tones.length && at(tones[next]!.ms) < until) {
+            const tone = tones[next++]!;
+            late += at(tone.ms) < context.currentTime ? 1 : 0;
+            piano.play(tone, at);
+        }
+        while (nextStep < steps.length && at(steps[nextStep]!.ms) < until) {
+            const { ms, move } = steps[nextStep++]!;
+            piano.step(move, at(ms));
+        }
+        while (nextClick < clicks.length && at(clicks[nextClick]!.ms) < until) {
+            const { ms, accent } = clicks[nextClick++]!;
+            soundClick(context, piano.output, at(ms), accent);
+        }
+    }
+
     const timer = setInterval(look, EVERY);
+    // The last look before timers are slowed down.
+    document.addEventListener('visibilitychange', look);
     look();
 
     function stop(): void {
         clearInterval(timer);
+        document.removeEventListener('visibilitychange', look);
         piano.silence();
     }
 
@@ -148,7 +183,7 @@ export function startPlayer(
         now: () => {
             const ms = how.from + (context.currentTime - begin) * how.rate * 1000;
             // The next round is prepared before this one has ended.
-            return how.loop && ms < how.from && context.currentTime > begin - AHEAD ? how.to - (how.from - ms) : ms;
+            return how.loop && ms < how.from && context.currentTime > begin - ahead() ? how.to - (how.from - ms) : ms;
         },
     };
 }

@@ -1,4 +1,5 @@
 import SAMPLES, { foot as FOOT } from 'virtual:piano-samples';
+import { wantedFiles, type SampleFile } from './wantedFiles';
 
 /** Velocity of the samples. */
 export const SAMPLED_VELOCITY = 64;
@@ -6,11 +7,13 @@ export const SAMPLED_VELOCITY = 64;
 /** Seconds of a sample that are kept: beyond, even a low string has faded into the rest. */
 const LONGEST = 14;
 
-/** From so many on a piece can be heard: three octaves around the middle. */
-const ENOUGH = 12;
-
 /** How many are loaded at a time. */
 const AT_A_TIME = 4;
+
+/** Bytes that are loaded for one passage at the most: what is missing is played by a neighbour. */
+const BUDGET = 2_500_000;
+
+const FILES: readonly SampleFile[] = Object.entries(SAMPLES).map(([midi, file]) => ({ midi: Number(midi), ...file }));
 
 export type FootMove = 'down' | 'up';
 
@@ -23,36 +26,70 @@ export interface Samples {
     bytes(): number;
 }
 
+export interface LoadedSamples extends Samples {
+    /**
+     * Loads what some keys need, in the order in which they are played.
+     *
+     * @param soon how many of the keys must be there when it resolves; the others come while these are heard
+     */
+    need(keys: readonly number[], soon?: number): Promise<void>;
+    /** Loads what the pedal itself sounds like. */
+    needFoot(): Promise<void>;
+}
+
 /**
- * Loads the samples, those of the middle first, so that a piece can be heard while the rest comes.
+ * The samples of the piano, of which only those are loaded that are needed.
  *
- * @param onProgress share of the samples that are there
+ * @param onProgress share of the samples that a passage waits for
  */
-export function loadSamples(context: BaseAudioContext, onProgress: (share: number) => void): Samples & { first: Promise<void>; all: Promise<void> } {
+export function pianoSamples(context: BaseAudioContext, onProgress: (share: number) => void): LoadedSamples {
     const buffers = new Map<number, AudioBuffer>();
     const foot = new Map<FootMove, AudioBuffer>();
-    const load = async (url: string): Promise<AudioBuffer> => trimmed(context, await context.decodeAudioData(await (await fetch(url)).arrayBuffer()));
-    // Every minor third there is one.
-    const files = Object.entries(SAMPLES)
-        .map(([midi, url]) => ({ midi: Number(midi), url }))
-        .sort((a, b) => Math.abs(a.midi - 60) - Math.abs(b.midi - 60));
-    let next = 0;
-    let isFirst: () => void = () => undefined;
-    const first = new Promise<void>((resolve) => (isFirst = resolve));
-    const worker = async (): Promise<void> => {
-        for (let file = files[next++]; file; file = files[next++]) {
-            buffers.set(file.midi, await load(file.url));
-            onProgress(buffers.size / files.length);
-            if (buffers.size >= ENOUGH) isFirst();
-        }
+    const coming = new Map<number, Promise<void>>();
+    const fetched = async (url: string): Promise<AudioBuffer> => {
+        const response = await fetch(url);
+        if (!response.ok) throw new Error('The sound of the piano could not be loaded.');
+        return trimmed(context, await context.decodeAudioData(await response.arrayBuffer()));
     };
-    const all = Promise.all(Array.from({ length: AT_A_TIME }, worker)).then(async () => {
-        isFirst();
-        for (const move of ['down', 'up'] as const) foot.set(move, await load(FOOT[move]));
-    });
+
+    /** A file that did not come is asked for again the next time. */
+    function load(file: SampleFile): Promise<void> {
+        const there = coming.get(file.midi);
+        if (there) return there;
+        const one = fetched(file.url).then((buffer) => void buffers.set(file.midi, buffer));
+        coming.set(file.midi, one);
+        one.catch(() => coming.delete(file.midi));
+        return one;
+    }
+
+    /** Loads files one after the other, some at a time; tells when each is there. */
+    async function loadAll(files: readonly SampleFile[], onEach: () => void): Promise<void> {
+        let next = 0;
+        const worker = async (): Promise<void> => {
+            for (let file = files[next++]; file; file = files[next++]) {
+                await load(file);
+                onEach();
+            }
+        };
+        await Promise.all(Array.from({ length: AT_A_TIME }, worker));
+    }
+
+    async function need(keys: readonly number[], soon = keys.length): Promise<void> {
+        const files = wantedFiles(keys, FILES, new Set(buffers.keys()), BUDGET);
+        const first = wantedFiles(keys.slice(0, soon), files, new Set(files.map(({ midi }) => midi)), Infinity);
+        const later = files.filter((file) => !first.includes(file));
+        let there = 0;
+        onProgress(first.length === 0 ? 1 : 0);
+        await loadAll(first, () => onProgress(++there / first.length));
+        // What comes later is missed by nobody: a neighbour is played meanwhile.
+        void loadAll(later, () => undefined).catch(() => undefined);
+    }
+
     return {
-        first,
-        all,
+        need,
+        needFoot: async () => {
+            for (const move of ['down', 'up'] as const) if (!foot.has(move)) foot.set(move, await fetched(FOOT[move]));
+        },
         nearest(midi) {
             const found = [...buffers.keys()].sort((a, b) => Math.abs(a - midi) - Math.abs(b - midi))[0];
             return found === undefined ? null : { buffer: buffers.get(found)!, semitones: midi - found };

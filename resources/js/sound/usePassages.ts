@@ -1,17 +1,17 @@
 import { computed, onBeforeUnmount, ref } from 'vue';
 import { getJson } from '../support/http';
-import type { RenditionDocument } from '@generated/rendition';
+import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import { withFault } from './faults';
 import { stretch, type Heard } from './passages';
 import { lazyPiano } from './lazyPiano';
-import { startPlayer, type Player } from './player';
+import { samplesFor, startPlayer, type Player } from './player';
 
 /** Plays passages of a plan by themselves, without a desk. */
 export function usePassages(url: string) {
     const playing = ref<string | null>(null);
     const isLoading = ref(false);
     const trouble = ref('');
-    const sound = lazyPiano((words) => (trouble.value = words));
+    const sound = lazyPiano();
     const documents = new Map<string, Promise<RenditionDocument>>();
     let player: Player | null = null;
 
@@ -34,22 +34,18 @@ export function usePassages(url: string) {
             const { name, load } = heard.of ?? { name: '', load: () => getJson<RenditionDocument>(url) };
             const document = documents.get(name) ?? load();
             documents.set(name, document);
-            const [plan] = await Promise.all([document, samples.first, context.resume()]);
-            if ((playing.value as string | null) !== heard.key) return;
+            const plan = await document;
             const rendition = heard.fault ? withFault(plan, heard.fault) : plan;
-            player = startPlayer(
-                context,
-                piano,
-                rendition,
-                {
-                    ...stretch(rendition, heard),
-                    rate: heard.rate,
-                    loop: false,
-                    countIn: heard.countIn ?? false,
-                    isHeard: ({ hand, layer }) => (heard.hand === undefined || heard.hand === hand) && !heard.without?.includes(layer),
-                },
-                stop,
-            );
+            const how = {
+                ...stretch(rendition, heard),
+                rate: heard.rate,
+                loop: false,
+                countIn: heard.countIn ?? false,
+                isHeard: ({ hand, layer }: KeyEvent) => (heard.hand === undefined || heard.hand === hand) && !heard.without?.includes(layer),
+            };
+            await Promise.all([samplesFor(samples, rendition, how), context.resume()]);
+            if ((playing.value as string | null) !== heard.key) return;
+            player = startPlayer(context, piano, rendition, how, stop);
         } catch (error) {
             documents.delete(heard.of?.name ?? '');
             playing.value = null;

@@ -6,7 +6,7 @@ import type { PlanDocument } from '@generated/plan';
 import type { KeyEvent, RenditionDocument } from '@generated/rendition';
 import { withFault } from './faults';
 import { lazyPiano } from './lazyPiano';
-import { startPlayer, type Click, type Player, type Playing } from './player';
+import { samplesFor, startPlayer, type Click, type Player, type Playing } from './player';
 import { record } from './recording';
 import { isFault, planOf, type Around, type Version } from './versions';
 
@@ -41,10 +41,7 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
     const playhead = ref<number | null>(null);
     const momentOf = new Map(moments.flatMap(({ notes }, moment) => notes.map((note) => [note, moment] as const)));
 
-    const sound = lazyPiano(
-        (words) => (trouble.value = words),
-        (share) => (loaded.value = share),
-    );
+    const sound = lazyPiano((share) => (loaded.value = share));
     const known = shallowRef<{ base: PlanDocument; replanned: Version; rendition: RenditionDocument } | null>(null);
     let player: (Player & { late: () => number }) | null = null;
     let frame = 0;
@@ -92,10 +89,12 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         state.value = 'loading';
         trouble.value = '';
         try {
-            const [document] = await Promise.all([rendition(), samples.first, context.resume()]);
+            const document = await rendition();
+            const how = heard(document);
+            await Promise.all([samplesFor(samples, document, how), context.resume()]);
             // It may have been stopped while it was loading.
             if ((state.value as string) !== 'loading') return;
-            player = startPlayer(context, piano, document, { ...heard(document), loop: options.loop, countIn: options.countIn, click: options.click }, stop);
+            player = startPlayer(context, piano, document, { ...how, loop: options.loop, countIn: options.countIn, click: options.click }, stop);
             state.value = 'playing';
             follow(document);
         } catch (error) {
@@ -137,8 +136,10 @@ export function usePlayer(desk: Desk, copy: DeskProps['copy'], moments: DeskProp
         recorded.value = 0;
         trouble.value = '';
         try {
-            const [document] = await Promise.all([rendition(), samples.all]);
-            const file = await record(samples, document, heard(document), (share) => (recorded.value = share));
+            const document = await rendition();
+            const how = heard(document);
+            await samplesFor(samples, document, how, Infinity);
+            const file = await record(samples, document, how, (share) => (recorded.value = share));
             saveFile(file, `${copy.title}, ${options.version}.wav`);
         } catch (error) {
             trouble.value = error instanceof Error ? error.message : '';

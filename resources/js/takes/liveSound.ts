@@ -2,6 +2,9 @@ import { timeConstant } from '../sound/damping';
 import type { Sound } from '../sound/lazyPiano';
 import { DAMPERS_OFF, damperOf, heardIn, type Message } from './messages';
 
+/** Keys of a piano from the middle outwards, as they are likely to be played. */
+const KEYS = Array.from({ length: 88 }, (_, place) => 60 + (place % 2 === 0 ? -1 : 1) * Math.ceil(place / 2)).filter((midi) => midi >= 21 && midi <= 108);
+
 /** Lets what is played on something silent be heard. */
 export function liveSound(sound: () => Sound) {
     const down = new Set<number>();
@@ -14,11 +17,23 @@ export function liveSound(sound: () => Sound) {
         if (seconds !== null) sound().piano.damp(midi, seconds);
     };
 
+    let isAsked = false;
+
+    /** What is loaded when it is first played, the key that is struck before all others. */
+    function ask(midi: number): void {
+        if (isAsked) return;
+        isAsked = true;
+        sound()
+            .samples.need([midi, ...KEYS])
+            .catch(() => (isAsked = false));
+    }
+
     return function hear(message: Message): void {
         const heard = heardIn(message);
         const depth = damperOf(message);
         if (heard?.kind === 'down') {
             const { context, piano } = sound();
+            ask(heard.midi);
             down.add(heard.midi);
             ringing.add(heard.midi);
             piano.play({ note: '', midi: heard.midi, velocity: heard.velocity, ms: 0, damping: [], soft: false }, () => context.currentTime);

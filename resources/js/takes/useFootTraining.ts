@@ -44,7 +44,7 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
     const trouble = ref('');
     /** What the last move of the foot was, shown as it happens. */
     const mark = shallowRef<{ says: string; met: boolean } | null>(null);
-    const sound = lazyPiano((words) => (trouble.value = words));
+    const sound = lazyPiano();
     let player: Player | null = null;
     let begin = 0;
     let frame = 0;
@@ -121,7 +121,7 @@ export function useFootTraining(url: string, devices: Devices, told: (rounds: Lo
         trouble.value = '';
         try {
             const { context, samples, piano } = sound.open();
-            await Promise.all([samples.first, context.resume()]);
+            await Promise.all([samples.need(one.strokes.flatMap(({ midi }) => midi)), context.resume()]);
             moves.value = moves.value.slice(-1).map(([, depth]) => [-EARLY, depth]);
             if (chosen.value?.own) {
                 exercise.value = { ...one, targets: [], strokes: [] };

@@ -47,7 +47,7 @@ it('finds a fault where it was played, and not elsewhere', function (string $kin
         ->and($trial->right / ($trial->right + $trial->wrong))->toBeGreaterThanOrEqual(0.95, implode("\n", $trial->notes));
 })->with([
     'foot late by 260 ms' => ['late-foot', 80], 'foot early by 260 ms' => ['early-foot', 80], 'a pedal that is never lifted' => ['held-foot', 80], 'a bass let go after 70 ms' => ['bass-let-go', 40],
-    'filling louder by 22 velocities' => ['loud-filling', 30], 'phrases at one level' => ['flat', 10], 'bars in 72 % of their time' => ['rushed', 50], 'rests cut to 40 %' => ['short-rests', 20],
+    'filling louder by 6 dB' => ['loud-filling', 30], 'phrases at one level' => ['flat', 10], 'bars in 72 % of their time' => ['rushed', 50], 'rests cut to 40 %' => ['short-rests', 20],
     'every third note of a run late by half' => ['uneven', 20], 'waits of 700 ms' => ['waits', 80], 'staccato held' => ['long-staccato', 8],
 ]);
 

@@ -28,7 +28,7 @@ export function useHear({ copy, desk, score, answer }: Context) {
     const trouble = ref('');
     const isLoading = ref(false);
     const devices = useDevices();
-    const sound = lazyPiano((words) => (trouble.value = words));
+    const sound = lazyPiano();
     const passages = usePassages(`/copies/${copy.id}/rendition`);
     let isListed = false;
 
