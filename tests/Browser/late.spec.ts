@@ -18,7 +18,7 @@ async function takeDown(page: Page): Promise<void> {
         window.lateBy = [];
         const known = new WeakMap<AudioParam, Levels>();
         const owner = new WeakMap<AudioParam, BaseAudioContext>();
-        const make = Reflect.get<GainNode | undefined, 'createGain'>(BaseAudioContext.prototype as never, 'createGain' as never) as unknown as () => GainNode;
+        const make = Reflect.get<BaseAudioContext, 'createGain'>(BaseAudioContext.prototype, 'createGain');
         BaseAudioContext.prototype.createGain = function (this: BaseAudioContext): GainNode {
             const node = make.call(this);
             owner.set(node.gain, this);

@@ -163,7 +163,7 @@ test('a band ends where a note goes under', () => {
     const [band] = layBands(laid, [note, { ...note, note: 'b', layer: 'inner' }], 'melody');
     expect(band).toMatchObject({ x: 7, end: 47, lost: 27 });
     expect(layBands(laid, [{ ...note, lost: null }], 'melody')[0]?.lost).toBe(47);
-    expect(heardAs(note)).toBe('C5 is struck well over the rest, 9 dB; half way it is 3 dB under it.');
+    expect(heardAs(note)).toBe('C5 is struck well over the rest; half way it has gone under.');
     expect(heardAs({ ...note, first: 60 })).toBe('C5 is struck alone.');
     const known: BalanceAnswer = { audible: [note], levels: { melody: 8, bass: 0, inner: 0, filling: 0 }, findings: [] };
     expect(mergeBalance(known, { ...known, audible: [{ ...note, first: 1 }], bars: { first: 0, last: 0 } }).audible).toHaveLength(1);

@@ -12,7 +12,7 @@ import { LAYERS } from '../read/layers';
 import NoteList from '../read/NoteList.vue';
 import LevelLedger from '../shape/LevelLedger.vue';
 import { HALF_GRADE, signedGrades } from '../shape/words';
-import { heardAs } from './lanes';
+import { heardAs, heardInDecibels } from './lanes';
 import type { BalanceState } from './useBalance';
 
 const props = defineProps<CraftProps<BalanceState>>();
@@ -48,7 +48,7 @@ const KINDS: Record<Finding['kind'], string> = {
         </section>
         <section v-if="heard.length > 0">
             <h3>Is it heard</h3>
-            <p v-for="one in heard" :key="one.note">
+            <p v-for="one in heard" :key="one.note" :title="heardInDecibels(one)">
                 {{ heardAs(one) }}
                 <span v-if="one.lost !== null && one.lost > one.at" class="quiet">
                     It goes under after {{ Math.round((100 * (one.lost - one.at)) / Math.max(1e-6, one.end - one.at)) }} % of its length.

@@ -18,7 +18,10 @@ const ALONE = 40;
 export function heardAs({ name, first, middle }: Pick<AudibleNote, 'name' | 'first' | 'middle'>): string {
     if (first >= ALONE) return `${name} is struck alone.`;
     const stands = first >= WELL ? 'well over' : first >= 0 ? 'just over' : 'under';
-    return `${name} is struck ${stands} the rest, ${Math.abs(Math.round(first))} dB${middle >= ALONE ? '' : `; half way it is ${Math.abs(Math.round(middle))} dB ${middle >= 0 ? 'over' : 'under'} it`}.`;
+    const later =
+        middle >= ALONE ? '' : middle >= 0 ? `, and half way it is still ${middle >= WELL ? 'well' : 'just'} over it` : '; half way it has gone under';
+
+    return `${name} is struck ${stands} the rest${later}.`;
 }
 
 /** The notes of some layer on a line, from being struck to their ends. */
@@ -32,3 +35,7 @@ export function layBands(laid: Laid, audible: readonly AudibleNote[], layer: Aud
             return { note, x, end: last, lost: note.lost === null || note.lost >= note.end - 1e-6 ? last : Math.max(x, Math.min(last, end(note.lost))) };
         });
 }
+
+/** The same in numbers. */
+export const heardInDecibels = ({ first, middle }: Pick<AudibleNote, 'first' | 'middle'>): string =>
+    `${first.toFixed(1)} dB over the rest when struck, ${middle.toFixed(1)} half way`;

@@ -7,6 +7,7 @@ import DraftInput from '../../support/DraftInput.vue';
 import { sendJson } from '../../support/http';
 import type { RenditionDocument } from '@generated/rendition';
 import RecordPanel from '../../takes/RecordPanel.vue';
+import { grades } from '../shape/words';
 import { takeName, type Kind, type ListedTake } from '../../takes/types';
 import VerdictView from '../../takes/VerdictView.vue';
 import { fractionValue } from '../../support/fraction';
@@ -148,8 +149,8 @@ const arrived = (answer: { take: ListedTake }): void => props.state.arrived(answ
                 </label>
                 <p class="quiet">
                     {{ take.by === 'student' ? 'Recorded at home' : 'Recorded here' }}{{ take.device ? ` on ${take.device}` : ', from a file' }}.
-                    {{ document.passage.louder > 1 ? `${document.passage.louder} dB louder than the plan as a whole.` : '' }}
-                    {{ document.passage.louder < -1 ? `${-document.passage.louder} dB softer than the plan as a whole.` : '' }}
+                    {{ document.passage.louder > 1 ? `Louder than the plan as a whole, by ${grades(document.passage.louder)}.` : '' }}
+                    {{ document.passage.louder < -1 ? `Softer than the plan as a whole, by ${grades(document.passage.louder)}.` : '' }}
                 </p>
                 <label>
                     <input type="checkbox" :checked="state.against.value === 'now'" @change="state.judgeByNow(state.against.value !== 'now')" />
