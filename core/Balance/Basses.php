@@ -28,22 +28,25 @@ final class Basses implements LevelHabit
 
     public function entries(Performance $performance): array
     {
-        $reading = $performance->reading();
-        $struck = [];
-        foreach ($performance->score()->notes as $note) {
-            if (! $note->grace) {
-                $struck[(string) $note->onset][] = $note;
-            }
-        }
+        $layers = $performance->reading()->layers;
+        $textures = $performance->reading()->textures;
         $entries = [];
-        foreach ($struck as $notes) {
-            $isSung = array_filter($notes, fn (Note $note): bool => $reading->layerOf($note) === Layer::Melody) !== [];
-            foreach (array_filter($notes, fn (Note $note): bool => $reading->layerOf($note) === Layer::Bass) as $bass) {
-                $chord = array_filter($notes, fn (Note $note): bool => $note->staff === $bass->staff && $note->midi > $bass->midi && $reading->layerOf($note) !== Layer::Melody);
+        foreach ($performance->part(StruckTogether::class)->all as $notes) {
+            $basses = $others = [];
+            $isSung = false;
+            foreach ($notes as $note) {
+                match ($layers[$note->id]->layer ?? null) {
+                    Layer::Bass => $basses[] = $note,
+                    Layer::Melody => $isSung = true,
+                    default => $others[] = $note,
+                };
+            }
+            foreach ($basses as $bass) {
+                $chord = array_filter([...$basses, ...$others], fn (Note $note): bool => $note->staff === $bass->staff && $note->midi > $bass->midi);
                 $isClose = count($chord) >= self::LEAST && max(array_map(fn (Note $note): int => $note->midi, $chord)) - $bass->midi <= self::CLOSE;
                 if ($isClose) {
                     $entries[$bass->id] = [new LedgerEntry('lowest of a close chord: goes with it', -self::OF_A_CHORD)];
-                } elseif ($isSung && ($reading->textures[$bass->measure] ?? null) === BarTexture::BlockChords) {
+                } elseif ($isSung && ($textures[$bass->measure] ?? null) === BarTexture::BlockChords) {
                     $entries[$bass->id] = [new LedgerEntry('the bass carries the chords', self::CARRIES)];
                 }
             }

@@ -12,7 +12,6 @@ use Tarnwind\Core\Performance\Levels;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Performance\ShapesLevels;
 use Tarnwind\Core\Reading\Layer;
-use Tarnwind\Core\Score\Note;
 use Tarnwind\Core\Sound\LoudnessRange;
 
 /**
@@ -42,7 +41,8 @@ final class LayerLevels implements ShapesLevels
         $measures = array_column($performance->written->measures, null, 'id');
         $passages = array_map(fn (LayerMark $mark): array => [$mark, $mark->from->onset($measures), $mark->to->onset($measures)], $marks);
         $layers = $performance->reading()->layers;
-        $entries = [];
+        [$isBalanced, $dynamics, $range] = [$balance->balances(), $performance->dynamics(), $performance->student->piano->loudness()];
+        $rooms = $levels = $entries = [];
         foreach ($performance->score()->notes as $note) {
             $layer = $layers[$note->id]->layer ?? Layer::Filling;
             $own = [];
@@ -54,9 +54,11 @@ final class LayerLevels implements ShapesLevels
                         : new LedgerEntry($layer->inWords().' in this passage, yours', $mark->change * $share);
                 }
             }
-            $level = $balance->level($layer);
+            $level = $levels[$layer->value] ??= $balance->level($layer);
+            $dynamic = $isBalanced ? Levels::sum($dynamics->entries($note, [])) : 0.0;
+            $room = $isBalanced ? $rooms[(string) $dynamic] ??= self::room($dynamic, $balance, $range) : [];
             $entries[$note->id] = [
-                ...($balance->balances() ? self::room($note, $balance, $performance) : []),
+                ...$room,
                 ...($level === 0.0 ? [] : [new LedgerEntry($layer->inWords(), $level)]), ...$own,
             ];
         }
@@ -65,20 +67,17 @@ final class LayerLevels implements ShapesLevels
     }
 
     /**
+     * What moves a dynamic, in dB, so that its layers have room.
+     *
      * @return list<LedgerEntry>
      */
-    private static function room(Note $note, Balancing $balance, Performance $performance): array
-    {
-        $dynamic = Levels::sum($performance->dynamics()->entries($note, []));
-        $moved = self::roomy($dynamic, $balance, $performance->student->piano->loudness()) - $dynamic;
-
-        return abs($moved) < self::TOLD ? [] : [new LedgerEntry($moved > 0 ? 'so that what goes along still speaks' : 'so that the tune has room above', $moved)];
-    }
-
-    private static function roomy(float $dynamic, Balancing $balance, LoudnessRange $range): float
+    private static function room(float $dynamic, Balancing $balance, LoudnessRange $range): array
     {
         $levels = array_map($balance->level(...), Layer::cases());
+        $below = min(self::MOST_ROOM, self::HABITS_TAKE - min(0.0, ...$levels));
+        $above = min(self::MOST_ROOM, self::PHRASES_ADD + max(0.0, ...$levels));
+        $moved = $range->withRoom($dynamic, $below, $above) - $dynamic;
 
-        return $range->withRoom($dynamic, min(self::MOST_ROOM, self::HABITS_TAKE - min(0.0, ...$levels)), min(self::MOST_ROOM, self::PHRASES_ADD + max(0.0, ...$levels)));
+        return abs($moved) < self::TOLD ? [] : [new LedgerEntry($moved > 0 ? 'so that what goes along still speaks' : 'so that the tune has room above', $moved)];
     }
 }

@@ -26,23 +26,27 @@ final readonly class LightEnough implements LevelRule, ShapesLevels
 
     /**
      * @param  array<string, LayeredNote>  $layers  by note id
-     * @param  array<string, true>  $sung  onsets at which the tune is struck
+     * @param  array<string, true>  $struck  ids of notes that are struck with the tune
      */
-    public function __construct(private array $layers = [], private array $sung = [])
+    public function __construct(private array $layers = [], private array $struck = [])
     {
     }
 
     public function levels(Performance $performance): LevelRule
     {
         $layers = $performance->reading()->layers;
-        $sung = [];
-        foreach ($performance->score()->notes as $note) {
-            if (($layers[$note->id] ?? null)?->layer === Layer::Melody) {
-                $sung[(string) $note->onset] = true;
+        $struck = [];
+        foreach ($performance->part(StruckTogether::class)->all as $notes) {
+            $isSung = false;
+            foreach ($notes as $note) {
+                $isSung = $isSung || ($layers[$note->id] ?? null)?->layer === Layer::Melody;
+            }
+            foreach ($isSung ? $notes : [] as $note) {
+                $struck[$note->id] = true;
             }
         }
 
-        return new self($layers, $sung);
+        return new self($layers, $struck);
     }
 
     public function entries(Note $note, array $ledger): array
@@ -55,7 +59,7 @@ final readonly class LightEnough implements LevelRule, ShapesLevels
             $lighter += $entry->kind === EntryKind::Lightens ? $entry->value : 0.0;
         }
 
-        $most = isset($this->sung[(string) $note->onset]) ? self::MOST_AT_STROKE : self::MOST;
+        $most = isset($this->struck[$note->id]) ? self::MOST_AT_STROKE : self::MOST;
 
         return $lighter < -$most ? [new LedgerEntry('light enough already', -$most - $lighter)] : [];
     }

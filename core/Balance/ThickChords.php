@@ -8,6 +8,7 @@ use Tarnwind\Core\Performance\LedgerEntry;
 use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Score\Note;
 
 /**
  * Makes chords under the melody lighter the more notes they have: many together are loud by themselves [trade; values start].
@@ -25,22 +26,12 @@ final class ThickChords implements LevelHabit
     public function entries(Performance $performance): array
     {
         $reading = $performance->reading();
-        $under = $sung = [];
-        foreach ($performance->score()->notes as $note) {
-            if ($note->grace) {
-                continue;
-            }
-            if ($reading->layerOf($note) === Layer::Melody) {
-                $sung[(string) $note->onset] = true;
-            } else {
-                $under[(string) $note->onset][] = $note->id;
-            }
-        }
         $entries = [];
-        foreach (array_intersect_key($under, $sung) as $notes) {
-            $less = min(self::MOST, self::EACH * (count($notes) - self::USUAL));
-            foreach ($less > 0 ? $notes : [] as $id) {
-                $entries[$id] = [LedgerEntry::lighter(sprintf('one of %d notes under the melody', count($notes)), $less)];
+        foreach ($performance->part(StruckTogether::class)->all as $notes) {
+            $under = array_filter($notes, fn (Note $note): bool => $reading->layerOf($note) !== Layer::Melody);
+            $less = count($under) === count($notes) ? 0.0 : min(self::MOST, self::EACH * (count($under) - self::USUAL));
+            foreach ($less > 0 ? $under : [] as $note) {
+                $entries[$note->id] = [LedgerEntry::lighter(sprintf('one of %d notes under the melody', count($under)), $less)];
             }
         }
 

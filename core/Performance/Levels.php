@@ -29,6 +29,9 @@ final class Levels
     /** @var array<string, non-empty-list<LedgerEntry>> by note id */
     private array $known = [];
 
+    /** @var array<string, float> dB by note id */
+    private array $levels = [];
+
     /**
      * @param  list<LevelRule>  $rules  in the order in which a ledger tells them
      */
@@ -71,7 +74,7 @@ final class Levels
      */
     public function level(Note $note): float
     {
-        return self::sum($this->ledger($note));
+        return $this->levels[$note->id] ??= self::sum($this->ledger($note));
     }
 
     /**

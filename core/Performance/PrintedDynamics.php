@@ -43,6 +43,9 @@ final class PrintedDynamics implements LevelRule
     /** @var array<int, non-empty-list<DynamicLevel>> by staff, in time order */
     private array $levels = [];
 
+    /** @var array<string, list<LedgerEntry>> what is printed, by note id */
+    private array $known = [];
+
     /** @var array<string, true> "staff onset" of stresses */
     private array $stresses = [];
 
@@ -63,6 +66,15 @@ final class PrintedDynamics implements LevelRule
         if ($note->velocity !== null && $this->fromNotes) {
             return [new LedgerEntry(self::FROM_FILE, Loudness::decibels($note->velocity), EntryKind::Whole)];
         }
+
+        return $this->known[$note->id] ??= $this->printedAt($note);
+    }
+
+    /**
+     * @return list<LedgerEntry>
+     */
+    private function printedAt(Note $note): array
+    {
         [$name, $velocity, $growth] = $this->levelAt($note->staff, $note->onset);
         $level = Loudness::decibels($velocity);
         $grown = Loudness::decibels($velocity + $growth) - $level;

@@ -12,8 +12,8 @@ final readonly class KeyTime
     /**
      * @param  float  $from  its written beginning
      * @param  float  $to  when it is left
-     * @param  float  $end  its written end
-     * @param  float  $quarter  seconds of a quarter
+     * @param  float  $end  its written end, for notes that are paced
+     * @param  float  $quarter  seconds of a quarter, for notes that are paced
      * @param  float  $earliest  before which nothing is struck
      */
     public function __construct(

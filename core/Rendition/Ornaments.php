@@ -96,6 +96,14 @@ final class Ornaments
     }
 
     /**
+     * Whether how a note is struck goes by how quick the music is: grace notes, what they lead to, and trills.
+     */
+    public function isPaced(Note $note): bool
+    {
+        return $note->grace || self::isTrilled($note) || ($this->graces !== [] && isset($this->graces[self::place($note)]));
+    }
+
+    /**
      * The strokes of a note.
      *
      * @return non-empty-list<Stroke>
@@ -107,13 +115,14 @@ final class Ornaments
         }
         [$from, $to] = [$time->from, $time->to];
         $start = $from + ($this->rolled[$note->id] ?? 0.0) - (isset($this->leading[$note->id]) ? $this->piece->lead / 1000 : 0.0);
-        if ($this->isOnBeat($note)) {
-            $start += self::graceLength($time) * count($this->graces[self::place($note)] ?? []);
+        $graces = $this->graces === [] ? [] : $this->graces[self::place($note)] ?? [];
+        if ($graces !== [] && $this->isOnBeat($note)) {
+            $start += self::graceLength($time) * count($graces);
         }
         $start = max($time->earliest, min($start, max($from, $to - self::SHORTEST)));
         // A trill gives way to the grace notes that close it.
-        $closing = self::place($note, $note->end());
-        if (self::isTrilled($note) && isset($this->closing[$closing])) {
+        $closing = self::isTrilled($note) ? self::place($note, $note->end()) : '';
+        if (isset($this->closing[$closing])) {
             $to = max($start + self::SHORTEST, min($to, $time->end - self::graceLength($time) * count($this->graces[$closing])));
         }
         if (($this->tops[self::place($note)] ?? $note->id) !== $note->id) {
@@ -150,9 +159,9 @@ final class Ornaments
     private function closings(): array
     {
         $closing = [];
-        foreach ($this->score->notes as $note) {
+        foreach (array_filter($this->score->notes, self::isTrilled(...)) as $note) {
             $after = self::place($note, $note->end());
-            if (self::isTrilled($note) && isset($this->graces[$after])) {
+            if (isset($this->graces[$after])) {
                 $closing[$after] = true;
             }
         }

@@ -151,20 +151,27 @@ final class Renderer
 
     private function playNotes(Passage $passage, int $firstBar, int $lastBar): void
     {
+        $begins = $this->tempo->seconds($passage->from);
         foreach ($this->score->notes as $note) {
             if ($note->measure < $firstBar || $note->measure > $lastBar) {
                 continue;
             }
+            $isPaced = $this->ornaments->isPaced($note);
             $time = new KeyTime(
-                $this->tempo->seconds($note->onset), $this->tempo->seconds($this->left($note)), $this->tempo->seconds($note->end()),
-                1 / $this->quartersPerSecond($note->onset->toFloat()), $this->tempo->seconds($passage->from),
+                $this->tempo->seconds($note->onset), $this->tempo->seconds($this->left($note)), $isPaced ? $this->tempo->seconds($note->end()) : 0.0,
+                $isPaced ? 1 / $this->quartersPerSecond($note->onset->toFloat()) : 0.0, $begins,
             );
+            [$plain, $velocity] = [$this->levels->ledger($note), $this->levels->velocity($note)];
             foreach ($this->ornaments->strokes($note, $time) as $stroke) {
-                $ledger = $this->levels->ledger($note, $stroke->softer);
+                [$ledger, $struck] = [$plain, $velocity];
+                if ($stroke->softer > 0) {
+                    $ledger = $this->levels->ledger($note, $stroke->softer);
+                    $struck = Loudness::velocity(Levels::sum($ledger));
+                }
                 [$onset, $end] = [$this->quarters($note, $stroke->from), $this->quarters($note, $stroke->to)];
                 $this->events[] = new KeyEvent(
                     $note->id, $stroke->midi, $passage->quarters($onset), $passage->quarters($end), 1000 * $passage->seconds($stroke->from), 1000 * $passage->seconds($stroke->to),
-                    (int) round(Loudness::velocity(Levels::sum($ledger))), min(2, $note->staff), $ledger,
+                    (int) round($struck), min(2, $note->staff), $ledger,
                 );
             }
         }

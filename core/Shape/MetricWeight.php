@@ -9,6 +9,8 @@ use Tarnwind\Core\Performance\LevelHabit;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\BarTexture;
 use Tarnwind\Core\Reading\Layer;
+use Tarnwind\Core\Score\Fraction;
+use Tarnwind\Core\Score\Measure;
 use Tarnwind\Core\Score\Score;
 
 /**
@@ -37,20 +39,19 @@ final class MetricWeight implements LevelHabit
         [$score, $reading] = [$performance->score(), $performance->reading()];
         $manners = Manners::of($performance);
         $isSlavonic = self::isSlavonic($score);
-        $entries = [];
+        $bars = $entries = [];
         foreach ($score->notes as $note) {
             if ($note->grace || $manners->at($note->onset)->metre === Metre::Levelled) {
                 continue;
             }
-            $measure = $score->measures[$note->measure];
-            $offset = $note->onset->minus($measure->beatOrigin());
-            $weight = $measure->time->weightAt($offset);
-            $isTriple = $measure->time->length()->dividedBy($measure->time->beat())->toFloat() === 3.0;
+            [$origin, $beat, $isTriple] = $bars[$note->measure] ??= self::bar($score->measures[$note->measure]);
             $isWaltz = $isTriple && ($reading->textures[$note->measure] ?? null) === BarTexture::BassChordChord;
-            $isQuick = $note->duration->toFloat() <= self::QUICK * $measure->time->beat()->toFloat();
+            $offset = $note->onset->minus($origin);
+            $weight = $score->measures[$note->measure]->time->weightAt($offset);
+            $isQuick = $note->duration->toFloat() <= self::QUICK * $beat->toFloat();
             $isTune = $reading->layerOf($note) === Layer::Melody;
             [$reason, $value] = match (true) {
-                $isSlavonic && $isTriple && $weight === 0.5 && $offset->equals($measure->time->beat()) => ['a dance that leans on two', self::LEANED_BEAT],
+                $isSlavonic && $isTriple && $weight === 0.5 && $offset->equals($beat) => ['a dance that leans on two', self::LEANED_BEAT],
                 $isQuick && $weight >= 0.5 => ['', 0.0],
                 $isWaltz && $weight === 1.0 => ['a waltz leans on one', self::FIRST_OF_WALTZ],
                 $isWaltz && ! $isTune => ['light after the bass', self::AFTER_BASS],
@@ -64,6 +65,16 @@ final class MetricWeight implements LevelHabit
         }
 
         return $entries;
+    }
+
+    /**
+     * @return array{Fraction, Fraction, bool} where its first beat is, its beat, and whether it has three
+     */
+    private static function bar(Measure $measure): array
+    {
+        $beat = $measure->time->beat();
+
+        return [$measure->beatOrigin(), $beat, $measure->time->length()->dividedBy($beat)->toFloat() === 3.0];
     }
 
     private static function isSlavonic(Score $score): bool
