@@ -7,6 +7,7 @@ namespace Tarnwind\Core\Handout;
 use Closure;
 use Tarnwind\Core\Craft\ScoreWriter;
 use Tarnwind\Core\Notation\MusicXml\Container;
+use Tarnwind\Core\Notation\MusicXml\DirectionOrder;
 use Tarnwind\Core\Notation\MusicXml\Document;
 use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Performance\Performance;
@@ -57,6 +58,9 @@ final readonly class MarkedCopy
         $tree = new WorkingTree(($this->document)(), $forEngraving);
         foreach ($this->writers as $writer) {
             $writer->write($tree, $this->performance);
+        }
+        foreach ($this->performance->written->readParts as $id) {
+            DirectionOrder::settle($tree->part($id));
         }
 
         return $tree->document;

@@ -37,7 +37,8 @@ final class PedalWriter implements ScoreWriter
         $directions = Directions::in($lowest, $staves > 1 ? $staves : null);
         $signs = $performance->plan->settings(PedalSettings::class)->notation === PedalNotation::Signs;
         // Engravers do not draw chains of changes, and signs have none: there a change is an end and a beginning.
-        foreach (self::events($performance->pedals(), $tree->forEngraving || $signs) as [$at, $type, $words]) {
+        $words = array_column(array_map(fn (PedalMark $mark): array => [$mark->id, $mark->words], $performance->plan->marksOf(PedalMark::class)), 1, 0);
+        foreach (self::events($performance->pedals(), $tree->forEngraving || $signs, $words) as [$at, $type, $words]) {
             $measure = $score->measureAt($at);
             // An end at the beginning of a bar would be drawn once more where a line of music begins with it.
             if ($type === 'stop' && $measure->index > 0 && $measure->start->equals($at)) {
@@ -54,15 +55,16 @@ final class PedalWriter implements ScoreWriter
     }
 
     /**
+     * @param  array<string, string>  $said  a pedal's own words, by the id of its mark
      * @return list<array{Fraction, ?string, string}> place, type of pedal mark if there is one, words
      */
-    private static function events(Pedals $pedals, bool $pairs): array
+    private static function events(Pedals $pedals, bool $pairs, array $said): array
     {
         $events = [];
         foreach ($pedals->damper as $index => $span) {
             $before = $pedals->damper[$index - 1] ?? null;
             $changes = ! $pairs && $before !== null && $before->up->equals($span->down);
-            $events[] = [$span->down, $changes ? 'change' : 'start', self::inWords($span)];
+            $events[] = [$span->down, $changes ? 'change' : 'start', self::inWords($span, $said)];
             if ($span->lifting !== null) {
                 $events[] = [$span->lifting, null, 'gradually up'];
             }
@@ -83,7 +85,10 @@ final class PedalWriter implements ScoreWriter
         return $events;
     }
 
-    private static function inWords(Span $span): string
+    /**
+     * @param  array<string, string>  $said
+     */
+    private static function inWords(Span $span, array $said): string
     {
         $depth = $span->depth->value();
         $words = [
@@ -91,6 +96,7 @@ final class PedalWriter implements ScoreWriter
             $span->flutter ? 'flutter' : null,
             $span->lowered === null ? null : 'gradually down',
             $span->manner === Manner::Before ? 'pedal first' : null,
+            trim($said[$span->mark] ?? '') ?: null,
         ];
 
         return implode(', ', array_filter($words));

@@ -72,8 +72,8 @@ it('plays and exports a plan', function (): void {
     }
     [$rendition] = command('tarnwind:render', $piece, "--plan=$folder/tarnwind-export.json", '--json');
     $rendition = json_decode($rendition, true, 64, JSON_THROW_ON_ERROR);
-    expect($rendition['events'][0])->toMatchArray(['midi' => 69, 'velocity' => 47])->and($rendition['events'][0]['ledger'][0])->toEqual(['reason' => 'p', 'value' => 49])
-        ->and(array_sum(array_column($rendition['events'][0]['ledger'], 'value')))->toEqualWithDelta(47, 0.5)
+    expect($rendition['events'][0])->toMatchArray(['midi' => 69, 'velocity' => 47])->and($rendition['events'][0]['ledger'][0])->toEqual(['reason' => 'p', 'value' => round(40 * log10(49 / 127), 3)])
+        ->and(array_sum(array_column($rendition['events'][0]['ledger'], 'value')))->toEqualWithDelta($rendition['events'][0]['level_db'], 0.01)->and(127 * 10 ** ($rendition['events'][0]['level_db'] / 40))->toEqualWithDelta(47, 0.6)
         ->and($rendition['pedal'][0])->toMatchArray(['controller' => 64, 'value' => 127]);
     [$again] = command('tarnwind:pedal', "$folder/tarnwind-export.mxl", '--school=as-printed', '--json');
     [$first] = command('tarnwind:pedal', $piece, '--json');
