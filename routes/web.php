@@ -76,6 +76,7 @@ Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::cla
         Route::get('/home/{secret}/foot/exercise', [HomeFootController::class, 'exercise'])->name('home-copy.foot.exercise');
         Route::post('/home/{secret}/foot/rounds', [HomeFootController::class, 'round'])->name('home-copy.foot.round');
         Route::get('/home/{secret}/engraving', [CopyLinkController::class, 'engraving'])->name('home-copy.engraving');
+        Route::get('/home/{secret}/layers', [CopyLinkController::class, 'layers'])->name('home-copy.layers');
     });
 
 Route::middleware('auth')->group(function (): void {
@@ -176,6 +177,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/copies/{copy}/take-home', [PracticeController::class, 'takeHome'])->name('copies.take-home');
         Route::get('/copies/{copy}/print', [MarkedCopyController::class, 'show'])->name('copies.print');
         Route::get('/copies/{copy}/print/engraving', [MarkedCopyController::class, 'engraving'])->name('copies.print.engraving');
+        Route::get('/copies/{copy}/print/layers', [MarkedCopyController::class, 'layers'])->name('copies.print.layers');
         Route::get('/copies/{copy}/download.{format}', [MarkedCopyController::class, 'download'])
             ->whereIn('format', ['musicxml', 'mxl', 'mid', 'json'])->name('copies.download');
     });

@@ -23,6 +23,15 @@ abstract class TestCase extends BaseTestCase
     }
 
     /**
+     * What long work may take is no limit for the tests that come after it in the same process.
+     */
+    protected function tearDown(): void
+    {
+        parent::tearDown();
+        set_time_limit(0);
+    }
+
+    /**
      * Somebody sits down in another browser: the session knows nothing of a password that somebody else had.
      */
     public function actingAs(Authenticatable $user, $guard = null): static

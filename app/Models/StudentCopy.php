@@ -30,7 +30,7 @@ use Tarnwind\Core\Plan\Plan;
  * @property CopyStatus $status
  * @property ?string $goal what it is to be ready for: a concert, an exam
  * @property ?Carbon $goal_on the day of that
- * @property ?array{show?: list<string>, size?: string} $handout what of the plan its marked copy shows, and how large
+ * @property ?array{show?: list<string>, size?: string, paper?: string, landscape?: bool} $handout what of the plan its marked copy shows, and how it is printed
  * @property-read Student $student
  * @property-read Piece $piece
  * @property-read Collection<int, PlanVersion> $versions

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Models\StudentCopy;
 use Tarnwind\Core\Crafts;
+use Tarnwind\Core\Handout\CopyLayers;
 use Tarnwind\Core\Handout\MarkedCopy;
 use Tarnwind\Core\Handout\Reduced;
 use Tarnwind\Core\Notation\MusicXml\Document;
@@ -26,6 +27,18 @@ final readonly class MarkedSheet
     public function markedCopy(): MarkedCopy
     {
         return new MarkedCopy(fn (): Document => $this->copy->piece->stored()->document(), $this->copy->performance(), Crafts::registry()->writers());
+    }
+
+    /**
+     * What is drawn over it.
+     *
+     * @return array<string, mixed> as schemas/copy.schema.json has it
+     */
+    public function layers(): array
+    {
+        $shown = Handout::of($this->copy)->show;
+
+        return CopyLayers::of($this->copy->performance(), array_values(array_intersect_key(Crafts::registry()->layers(), array_flip($shown))));
     }
 
     /**

@@ -21,6 +21,6 @@ final class CountCraft implements Craft
 
     public function register(Registration $registry): void
     {
-        $registry->answer('count', CountAnswer::class);
+        $registry->answer('count', CountAnswer::class)->draws(CountedBars::class);
     }
 }

@@ -37,6 +37,9 @@ final class Registration
     /** @var list<ScoreWriter> */
     public array $writers = [];
 
+    /** @var list<class-string<CopyLayer>> what it draws into copies */
+    public array $layers = [];
+
     public ?ReadsPrint $print = null;
 
     public ?Suggests $suggestion = null;
@@ -114,6 +117,18 @@ final class Registration
     public function writes(ScoreWriter ...$writers): self
     {
         $this->writers = [...$this->writers, ...array_values($writers)];
+
+        return $this;
+    }
+
+    /**
+     * What a handed-out copy may show of it, drawn over the engraved lines.
+     *
+     * @param  class-string<CopyLayer>  ...$layers
+     */
+    public function draws(string ...$layers): self
+    {
+        $this->layers = [...$this->layers, ...array_values($layers)];
 
         return $this;
     }

@@ -91,6 +91,18 @@ final readonly class Registry
     }
 
     /**
+     * What copies may show, drawn over the engraved lines, in working order.
+     *
+     * @return array<string, class-string<CopyLayer>> by name
+     */
+    public function layers(): array
+    {
+        $layers = array_merge(...array_map(fn (Registration $craft): array => $craft->layers, $this->crafts));
+
+        return array_combine(array_map(fn (string $layer): string => $layer::name(), $layers), $layers);
+    }
+
+    /**
      * @return list<string> names of the crafts that write something into a score
      */
     public function writing(): array

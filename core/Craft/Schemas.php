@@ -21,13 +21,15 @@ final class Schemas
 
     private const RENDITION = __DIR__.'/../Rendition/rendition.schema.json';
 
+    private const COPY = __DIR__.'/../Handout/copy.schema.json';
+
     /**
      * @param  list<class-string<Craft>>  $crafts
      * @return array<string, array<string, mixed>> by name of the document: "plan", "rendition", each answer, and what else crafts have
      */
     public static function of(array $crafts): array
     {
-        $schemas = ['plan' => self::read(self::PLAN), 'rendition' => self::read(self::RENDITION)];
+        $schemas = ['plan' => self::read(self::PLAN), 'rendition' => self::read(self::RENDITION), 'copy' => self::read(self::COPY)];
         foreach ($crafts as $class) {
             $folder = dirname((string) (new ReflectionClass($class))->getFileName());
             $registration = new Registration($class::name());

@@ -32,6 +32,7 @@ final class PedalCraft implements Craft
             ->prints(new PrintedPedal)
             ->proposes(new ProposedPedalling)
             ->suggests(new SuggestedPedal)
-            ->writes(new PedalWriter);
+            ->writes(new PedalWriter)
+            ->draws(PedalLine::class);
     }
 }

@@ -30,15 +30,22 @@ final class PedalWriter implements ScoreWriter
         foreach ($score->readParts as $id) {
             self::clear($tree->part($id));
         }
+        // What is engraved for a copy has its pedal drawn over it.
+        if ($tree->forEngraving) {
+            return;
+        }
         $lowest = $tree->part($score->readParts[count($score->readParts) - 1]);
         $owner = $lowest->ownerDocument;
         assert($owner instanceof DOMDocument);
         $staves = count($score->readParts) === 1 ? $score->staves() : 1;
         $directions = Directions::in($lowest, $staves > 1 ? $staves : null);
         $signs = $performance->plan->settings(PedalSettings::class)->notation === PedalNotation::Signs;
-        // Engravers do not draw chains of changes, and signs have none: there a change is an end and a beginning.
-        $words = array_column(array_map(fn (PedalMark $mark): array => [$mark->id, $mark->words], $performance->plan->marksOf(PedalMark::class)), 1, 0);
-        foreach (self::events($performance->pedals(), $tree->forEngraving || $signs, $words) as [$at, $type, $words]) {
+        $said = [];
+        foreach ($performance->plan->marksOf(PedalMark::class) as $mark) {
+            $said[$mark->id] = $mark->words;
+        }
+        // Signs have no changes: there one is an end and a beginning.
+        foreach (self::events($performance->pedals(), $signs, $said) as [$at, $type, $words]) {
             $measure = $score->measureAt($at);
             // An end at the beginning of a bar would be drawn once more where a line of music begins with it.
             if ($type === 'stop' && $measure->index > 0 && $measure->start->equals($at)) {

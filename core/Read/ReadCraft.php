@@ -25,6 +25,7 @@ final class ReadCraft implements Craft
             ->mark('harmony', HarmonyMark::class)->mark('boundary', BoundaryMark::class)
             ->mark('layer', LayerMark::class)->mark('hand', HandMark::class)
             ->contributes(new OwnReading)
-            ->answer('read', ReadAnswer::class)->writes(new HandWords);
+            ->answer('read', ReadAnswer::class)->writes(new HandWords)
+            ->draws(TuneNotes::class, HarmonyNames::class);
     }
 }

@@ -10,20 +10,20 @@ use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Performance\Performance;
 
 /**
- * Writes the goals the teacher has chosen, the climax, and echoes, as short words above the upper staff.
+ * Writes the goals the teacher has chosen as short words above the upper staff.
  */
 final class GoalWords implements ScoreWriter
 {
     public function write(WorkingTree $tree, Performance $performance): void
     {
-        $isShaped = $performance->plan->settings(Shaping::class)->school->shapes();
+        // What is engraved for a copy has its phrases drawn over it, where they are wanted.
+        if ($tree->forEngraving || $performance->plan->marksOf(GoalMark::class) === []) {
+            return;
+        }
         $words = [];
-        foreach ($isShaped || $performance->plan->marksOf(GoalMark::class) !== [] ? $performance->part(Arcs::class)->all : [] as $arc) {
+        foreach ($performance->part(Arcs::class)->all as $arc) {
             if ($arc->ownGoal && $arc->goal !== null) {
                 $words[] = [$arc->goal->onset, $arc->isClimax ? 'to here, the climax' : 'to here'];
-            }
-            if ($isShaped && $arc->model !== null && $arc->level < 0 && ! $arc->isClimax) {
-                $words[] = [$arc->phrase->from, 'echo'];
             }
         }
         WordsWriter::write($tree, $performance->written, $words);

@@ -33,6 +33,7 @@ final class ShapeCraft implements Craft
             ), new Nudges)
             ->answer('shape', ShapeAnswer::class)
             ->finds(FindingKind::class, Action::class)
-            ->writes(new DynamicsWriter, new GoalWords);
+            ->writes(new DynamicsWriter, new GoalWords)
+            ->draws(PhraseLines::class, PlayedDynamics::class);
     }
 }

@@ -30,6 +30,7 @@ final class TimeCraft implements Craft
             ->suggests(new SuggestedTime)
             ->answer('time', TimeAnswer::class)
             ->finds(FindingKind::class, Action::class)
-            ->writes(new TempoWriter, new FermataWriter);
+            ->writes(new TempoWriter, new FermataWriter)
+            ->draws(TimingSigns::class);
     }
 }

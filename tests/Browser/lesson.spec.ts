@@ -96,7 +96,7 @@ test('a lesson is prepared with the keyboard, from the empty copy to the marked 
     await saved(page);
 
     await page.getByRole('link', { name: 'Marked copy' }).click();
-    await expect(page.locator('.page svg g.pedal').first()).toBeAttached();
+    await expect(page.getByRole('img', { name: 'Pedal and count of this line' }).first()).toBeVisible();
     await expect(page.getByText('for Lio')).toBeVisible();
     await expect(page.getByText('Stones skip: dry, light, from the wrist.  <b>No</b> foot here.')).toBeVisible();
     expect(problems).toEqual([]);

@@ -66,8 +66,10 @@ test('every manner of use has its key: depth, manner, gradual, flutter, una cord
 
     // All three pedals, and how deep, are in the MIDI file; the words are on the sheet, and no line is lost.
     await page.getByRole('link', { name: 'Marked copy' }).click();
-    await expect(page.locator('.page svg g.pedal').nth(12)).toBeAttached();
-    await expect(page.locator('.page svg', { hasText: 'una corda' }).first()).toBeAttached();
+    const feet = page.getByRole('img', { name: 'Pedal and count of this line' });
+    await expect(feet.locator('path').nth(12)).toBeAttached();
+    await expect(feet.filter({ hasText: 'una corda' }).first()).toBeAttached();
+    await expect(page.locator('.page svg g.pedal')).toHaveCount(0);
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'MIDI', exact: true }).click();
     const midi = new tonejs.Midi(fs.readFileSync(await (await download).path()));

@@ -92,7 +92,7 @@ test('practice is shared out over days, told of, charted, and taken home on pape
 test('what a marked copy shows is chosen for the student, and how large it is', async ({ page }) => {
     await signIn(page);
     await page.goto('/copies/1/print');
-    const pedals = page.locator('.page svg g.pedal');
+    const pedals = page.getByRole('img', { name: 'Pedal and count of this line' });
     await expect(pedals.first()).toBeAttached();
     await page.getByRole('button', { name: 'What it shows' }).click();
     const choice = page.getByRole('group', { name: 'What it shows' });

@@ -26,7 +26,8 @@ it('shows a student her marked copy without an account, and nothing else', funct
         ->and($page->headers->get('Cache-Control'))->toContain('no-store')->and($page->headers->getCookies())->toBe([]);
     $props = $page->viewData('page')['props'];
     expect($props['teacher'] ?? null)->toBeNull()->and($props['days'])->toHaveCount(7)->and(json_encode($props))->not->toContain('/copies/')->not->toContain('Bram')->not->toContain('Play it to somebody at home');
-    ($this->guest)("$url/engraving")->assertOk()->assertHeader('Content-Type', 'application/vnd.recordare.musicxml+xml')->assertSee('<pedal', false);
+    ($this->guest)("$url/engraving")->assertOk()->assertHeader('Content-Type', 'application/vnd.recordare.musicxml+xml')->assertDontSee('<pedal', false);
+    expect(($this->guest)("$url/layers")->assertOk()->json('layers.pedal.spans'))->not->toBe([]);
     expect(($this->guest)("$url/rendition")->assertOk()->json('events'))->not->toBe([]);
     foreach (['blocks', 'outer', 'melody-and-bass'] as $kind) {
         ($this->guest)("$url/reduced/$kind/engraving")->assertOk()->assertSee('<note', false);
@@ -39,7 +40,8 @@ it('shows at home what the teacher has chosen, and no more', function (): void {
     $url = ($this->make)();
     $this->actingAs($this->teacher)->patch("/copies/{$this->copy->id}/handout", ['show' => ['hand'], 'size' => 'large'])->assertRedirect();
     ($this->guest)("$url/engraving")->assertOk()->assertDontSee('<pedal', false);
-    expect(($this->guest)($url)->viewData('page')['props']['size'])->toBe('large');
+    expect(($this->guest)($url)->viewData('page')['props']['paper'])->toBe(['size' => 'large', 'paper' => 'a4', 'landscape' => false])
+        ->and(($this->guest)("$url/layers")->json('layers'))->toBe([]);
     $this->actingAs($this->teacher)->get("/copies/{$this->copy->id}/print/engraving")->assertDontSee('<pedal', false);
     // Files hold everything.
     $this->get("/copies/{$this->copy->id}/download.musicxml")->assertSee('<pedal', false);

@@ -55,8 +55,8 @@ final class CopyLinkController
         $practice = new StudentPractice($copy->student);
 
         return Inertia::render('Home', [
-            'title' => $copy->piece->title, 'student' => $copy->student->name, 'size' => Handout::of($copy)->size,
-            'engraving' => $url('home-copy.engraving'), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'), 'reduced' => "/home/$secret/reduced",
+            'title' => $copy->piece->title, 'student' => $copy->student->name, 'paper' => Handout::of($copy)->paper(),
+            'engraving' => $url('home-copy.engraving'), 'layers' => $url('home-copy.layers'), 'shown' => Handout::of($copy)->show, 'composer' => $copy->piece->stored()->document()->composer(), 'rendition' => $url('home-copy.rendition'), 'log' => $url('home-copy.log'), 'reduced' => "/home/$secret/reduced",
             'takes' => $url('home-copy.takes'), 'simulation' => $url('home-copy.simulation'), 'calibrations' => $url('home-copy.calibrations.store'), 'foot' => $url('home-copy.foot'),
             'numbers' => array_map(fn (Measure $measure): string => $measure->number, $copy->piece->score()->measures),
             'notes' => (new MarkedSheet($copy))->notes(), 'examples' => (new MarkedSheet($copy))->examples(),
@@ -68,6 +68,11 @@ final class CopyLinkController
     public function engraving(string $secret): Response
     {
         return response((new MarkedSheet(CopyLink::copyOf($secret)))->handedOut()->toEngraving(), 200, ['Content-Type' => 'application/vnd.recordare.musicxml+xml']);
+    }
+
+    public function layers(string $secret): JsonResponse
+    {
+        return response()->json((new MarkedSheet(CopyLink::copyOf($secret)))->layers());
     }
 
     /**

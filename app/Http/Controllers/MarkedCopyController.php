@@ -9,6 +9,7 @@ use App\Models\CopyLink;
 use App\Models\StudentCopy;
 use App\Support\Handout;
 use App\Support\MarkedSheet;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -32,7 +33,8 @@ final class MarkedCopyController
         return Inertia::render('Sheet', [
             'title' => $copy->piece->title, 'back' => route('copies.show', $copy, false),
             'subtitle' => "for {$copy->student->name}",
-            'engraving' => route('copies.print.engraving', $copy, false),
+            'student' => $copy->student->name, 'composer' => $copy->piece->stored()->document()->composer(),
+            'engraving' => route('copies.print.engraving', $copy, false), 'layers' => route('copies.print.layers', $copy, false),
             'downloads' => [
                 ['label' => 'MusicXML', 'url' => $download('musicxml')], ['label' => 'compressed MusicXML', 'url' => $download('mxl')],
                 ['label' => 'MIDI', 'url' => $download('mid')], ['label' => 'plan', 'url' => $download('json')],
@@ -49,8 +51,13 @@ final class MarkedCopyController
         return response((new MarkedSheet($copy))->handedOut()->toEngraving(), 200, ['Content-Type' => self::TYPES['musicxml']]);
     }
 
+    public function layers(StudentCopy $copy): JsonResponse
+    {
+        return response()->json((new MarkedSheet($copy))->layers());
+    }
+
     /**
-     * What of the plan it shows, and how large.
+     * What of the plan it shows, and how it is printed.
      */
     public function handout(HandoutRequest $request, StudentCopy $copy): RedirectResponse
     {

@@ -7,7 +7,6 @@ namespace App\Http\Requests;
 use App\Support\Handout;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use Tarnwind\Core\Crafts;
 
 /**
  * What a marked copy shows.
@@ -19,6 +18,6 @@ final class HandoutRequest extends FormRequest
      */
     public function rules(): array
     {
-        return ['show' => ['present', 'array', 'list', 'max:20'], 'show.*' => ['string', 'distinct', Rule::in(Crafts::registry()->writing())], 'size' => ['required', Rule::in(Handout::SIZES)]];
+        return ['show' => ['present', 'array', 'list', 'max:30'], 'show.*' => ['string', 'distinct', Rule::in(Handout::all())], 'size' => ['required', Rule::in(Handout::SIZES)], 'paper' => ['sometimes', Rule::in(Handout::PAPERS)], 'landscape' => ['sometimes', 'boolean']];
     }
 }

@@ -18,6 +18,9 @@ final class Document
 {
     private const STAMP = '/^tw\d+-\d+(-\d+)?$/';
 
+    /** Letters of a name that are told. */
+    private const LONGEST_NAME = 120;
+
     /**
      * @param  list<string>  $warnings
      */
@@ -90,7 +93,23 @@ final class Document
     }
 
     /**
-     * The same score with the named parts only.
+     * Who wrote the piece, as the file says; null where it does not.
+     */
+    public function composer(): ?string
+    {
+        $identification = Xml::child($this->root(), 'identification');
+        foreach ($identification === null ? [] : Xml::children($identification, 'creator') as $creator) {
+            $name = trim((string) preg_replace('/\s+/u', ' ', $creator->textContent));
+            if ($creator->getAttribute('type') === 'composer' && $name !== '') {
+                return mb_substr($name, 0, self::LONGEST_NAME);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The same score with the named parts only, its bars numbered even where the file would not have it.
      *
      * @param  list<string>  $ids
      */
@@ -101,6 +120,13 @@ final class Document
         foreach ($copy->parts() as $id => $part) {
             if (! in_array((string) $id, $ids, true)) {
                 $root->removeChild($part);
+
+                continue;
+            }
+            foreach (Xml::children($part, 'measure') as $measure) {
+                foreach (Xml::children($measure, 'print') as $print) {
+                    Xml::child($print, 'measure-numbering')?->remove();
+                }
             }
         }
         $list = Xml::child($root, 'part-list');

@@ -75,35 +75,6 @@ const engraver = {
         const tk = await ready();
         return readGeometry(tk.renderToSVG(index + 1));
     },
-
-    /**
-     * Whole pages: of paper, or narrower for a small screen.
-     *
-     * @param width tenths of a millimetre
-     */
-    async pages(xml: string, width: number): Promise<string[]> {
-        isAsked = true;
-        const tk = await ready();
-        tk.setOptions({
-            scale: 42,
-            pageWidth: width,
-            pageHeight: 2760,
-            adjustPageHeight: true,
-            breaks: 'auto',
-            header: 'none',
-            footer: 'none',
-            pageMarginTop: 30,
-            pageMarginBottom: 30,
-            pageMarginLeft: 30,
-            pageMarginRight: 30,
-            svgViewBox: true,
-            svgRemoveXlink: true,
-            smuflTextFont: 'none',
-            mnumInterval: 0,
-        });
-        if (!tk.loadData(xml)) throw new Error('The score could not be engraved.');
-        return Array.from({ length: tk.getPageCount() }, (_, page) => tk.renderToSVG(page + 1));
-    },
 };
 
 export type Engraver = typeof engraver;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head } from '@inertiajs/vue3';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import type { Paper } from '../copy/paper';
 import { FAULTS, type Fault } from '../sound/faults';
 import type { Heard } from '../sound/passages';
 import { lazyPiano } from '../sound/lazyPiano';
@@ -20,8 +21,12 @@ import type { RenditionDocument } from '@generated/rendition';
 const props = defineProps<{
     title: string;
     student: string;
-    size: 'small' | 'usual' | 'large' | 'very-large';
+    paper: Paper;
+    composer: string | null;
     engraving: string;
+    /** What is drawn over the copy, and names of what is shown. */
+    layers: string;
+    shown: string[];
     rendition: string;
     /** Where the piece is reduced: block chords, outer notes, melody and bass. */
     reduced: string;
@@ -252,7 +257,15 @@ const faultName = (fault: Fault): string => FAULTS.find(({ value }) => value ===
 
         <section id="copy">
             <h2>Your copy</h2>
-            <MarkedPages :engraving="engraving" :size="size" :notes="notes" :title="title" printable />
+            <MarkedPages
+                :engraving="engraving"
+                :layers="layers"
+                :paper="paper"
+                :notes="shown.includes('notes') ? notes : []"
+                :title="title"
+                :student="student"
+                printable
+            />
         </section>
     </main>
 </template>

@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3';
-import { ref } from 'vue';
-import HandoutChoice, { type HandoutData } from '../studio/HandoutChoice.vue';
+import { computed, ref } from 'vue';
+import type { HandoutData } from '../studio/handout';
+import HandoutChoice from '../studio/HandoutChoice.vue';
 import HomeLinks from '../studio/HomeLinks.vue';
 import MarkedPages from '../studio/MarkedPages.vue';
 
 /** A score on paper: engraved in pages, printed, or downloaded. */
-defineProps<{
+const props = defineProps<{
     title: string;
     /** The desk it belongs to. */
     back: string;
     subtitle: string;
     engraving: string;
+    /** What is drawn over it. */
+    layers?: string;
+    student?: string;
+    composer?: string | null;
     downloads: { label: string; url: string }[];
     notes: { bar: string; text: string }[];
     /** Other ways to see the same piece. */
@@ -23,6 +28,8 @@ defineProps<{
 }>();
 
 const isReady = ref(false);
+/** Only what is printed otherwise is engraved anew. */
+const paper = computed(() => props.handout && { size: props.handout.size, paper: props.handout.paper, landscape: props.handout.landscape });
 const sheet = ref<InstanceType<typeof MarkedPages>>();
 </script>
 
@@ -50,8 +57,18 @@ const sheet = ref<InstanceType<typeof MarkedPages>>();
         <header>
             <h1>{{ title }}</h1>
             <p>{{ subtitle }}</p>
+            <p v-if="composer" class="composer">{{ composer }}</p>
         </header>
-        <MarkedPages ref="sheet" :engraving="engraving" :notes="notes" :title="title" v-bind="handout ? { size: handout.size } : {}" @ready="isReady = true" />
+        <MarkedPages
+            ref="sheet"
+            :engraving="engraving"
+            :layers="layers ?? null"
+            :notes="!handout || handout.show.includes('notes') ? notes : []"
+            :title="title"
+            :student="student ?? ''"
+            v-bind="paper ? { paper } : {}"
+            @ready="isReady = true"
+        />
     </main>
 </template>
 
@@ -85,7 +102,8 @@ const sheet = ref<InstanceType<typeof MarkedPages>>();
 }
 
 .paper {
-    width: 210mm;
+    width: max-content;
+    min-width: min(210mm, 100%);
     max-width: calc(100% - 32px);
     margin: 22px auto 60px;
     padding: 14mm 12mm;
@@ -101,6 +119,14 @@ header {
 
 header h1 {
     font-size: 1.8rem;
+}
+
+header {
+    break-after: avoid;
+}
+
+.composer {
+    text-align: right;
 }
 
 header p {
@@ -124,11 +150,6 @@ header p {
         margin: 10px auto 40px;
         padding: 14px 8px;
     }
-}
-
-@page {
-    size: A4;
-    margin: 12mm;
 }
 
 @media print {

@@ -1,29 +1,32 @@
 <script setup lang="ts">
 import { router } from '@inertiajs/vue3';
 import ChoiceSelect from '../support/ChoiceSelect.vue';
-
-/** What of the plan a marked copy shows, and how large it is printed. */
-export interface HandoutData {
-    copy: number;
-    /** Names of crafts: those that are shown, and all that write something. */
-    show: string[];
-    all: string[];
-    size: 'small' | 'usual' | 'large' | 'very-large';
-}
+import type { HandoutData } from './handout';
 
 const props = defineProps<{ handout: HandoutData }>();
 const emit = defineEmits<{ changed: [] }>();
 
 const NAMES: Record<string, string> = {
     read: 'which hand',
+    tune: 'the tune with rings, lines inside in brackets',
+    harmonies: 'harmonies',
+    count: 'the count of hard bars',
     hand: 'fingers',
     touch: 'touch: slurs, signs, breaths, gestures',
-    shape: 'dynamics and goals',
+    shape: 'dynamics',
+    phrases: 'phrases and their goals',
+    played: 'dynamics as they are played',
     balance: 'layers in words',
     pedal: 'pedal',
-    time: 'time: slowings, fermatas',
+    time: 'tempo words, slowings, fermatas',
+    timing: 'where time is taken and given back',
     words: 'words and images',
+    notes: 'notes beside their bars',
 };
+const PAPERS: { value: HandoutData['paper']; label: string }[] = [
+    { value: 'a4', label: 'A4' },
+    { value: 'letter', label: 'Letter' },
+];
 const SIZES: { value: HandoutData['size']; label: string }[] = [
     { value: 'small', label: 'small' },
     { value: 'usual', label: 'usual' },
@@ -31,9 +34,9 @@ const SIZES: { value: HandoutData['size']; label: string }[] = [
     { value: 'very-large', label: 'very large' },
 ];
 
-function save(change: Partial<Pick<HandoutData, 'show' | 'size'>>): void {
-    const { copy, show, size } = { ...props.handout, ...change };
-    router.patch(`/copies/${copy}/handout`, { show, size }, { preserveScroll: true, preserveState: true, onSuccess: () => emit('changed') });
+function save(change: Partial<Pick<HandoutData, 'show' | 'size' | 'paper' | 'landscape'>>): void {
+    const { copy, show, size, paper, landscape } = { ...props.handout, ...change };
+    router.patch(`/copies/${copy}/handout`, { show, size, paper, landscape }, { preserveScroll: true, preserveState: true, onSuccess: () => emit('changed') });
 }
 
 function turn(craft: string): void {
@@ -53,7 +56,10 @@ function turn(craft: string): void {
                 <div class="size">
                     <span>Size of print</span>
                     <ChoiceSelect :value="handout.size" :options="SIZES" label="Size of print" @choose="(size) => save({ size })" />
+                    <span>Paper</span>
+                    <ChoiceSelect :value="handout.paper" :options="PAPERS" label="Paper" @choose="(paper) => save({ paper })" />
                 </div>
+                <label><input type="checkbox" :checked="handout.landscape" @change="save({ landscape: !handout.landscape })" /> landscape</label>
                 <p class="quiet">On paper and at home; downloaded files hold everything.</p>
             </div>
         </template>
@@ -64,7 +70,15 @@ function turn(craft: string): void {
 .choice {
     display: grid;
     gap: 6px;
-    width: 300px;
+    width: 320px;
+    max-height: 70vh;
+    overflow-y: auto;
+}
+
+@media print {
+    .choice {
+        display: none;
+    }
 }
 
 label {
@@ -74,8 +88,8 @@ label {
 
 .size {
     display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 10px;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 6px 10px;
     align-items: center;
     margin-top: 6px;
 }

@@ -1,108 +1,134 @@
 <script setup lang="ts">
-import { nextTick, onMounted, ref, watch } from 'vue';
-import { engraver, svgElement } from '../engraving/engraver';
-import { getText } from '../support/http';
+import { computed, nextTick, onBeforeUnmount, onMounted, watch } from 'vue';
+import CopySystem from '../copy/CopySystem.vue';
+import { pageRules, scaleOf, USUAL, widthOf, type Paper } from '../copy/paper';
+import { useCopy } from '../copy/useCopy';
 
-/** A score engraved in pages, with the words that go with its bars: on a screen as wide as it is, on paper as large as it is wanted. */
-const props = defineProps<{
-    engraving: string;
-    size?: 'small' | 'usual' | 'large' | 'very-large';
-    notes: { bar: string; text: string }[];
-    title: string;
-    /** Whether it has a button of its own to print it. */
-    printable?: boolean;
-}>();
+/** A score engraved line by line, with what is drawn over it and the words that go with its bars: on a screen as wide as it is, on paper as large as it is wanted. */
+const props = withDefaults(
+    defineProps<{
+        engraving: string;
+        /** What is drawn over it; without it the engraving stands alone. */
+        layers?: string | null;
+        paper?: Paper;
+        notes: { bar: string; text: string }[];
+        title: string;
+        /** Whose it is, at the foot of each sheet. */
+        student?: string;
+        /** Whether it has a button of its own to print it. */
+        printable?: boolean;
+    }>(),
+    { layers: null, paper: () => USUAL, student: '' },
+);
 const emit = defineEmits<{ ready: [] }>();
 
-const pages = ref<string[]>([]);
-const trouble = ref('');
-const sheets = ref<HTMLElement[]>([]);
+const { copy, lines, legend, trouble, engrave } = useCopy(() => ({ engraving: props.engraving, layers: props.layers }));
 
-/** Tenths of a millimetre of music across A4: the fewer, the larger it is printed. */
-const PAPER = { small: 2500, usual: 2100, large: 1700, 'very-large': 1350 } as const;
-/** To a pixel of a screen that is narrower. */
-const TO_PIXEL = 3;
-const paper = (): number => PAPER[props.size ?? 'usual'];
-const onScreen = (): number => Math.min(paper(), Math.round((window.innerWidth - 48) * TO_PIXEL));
+/** px that a narrow screen has for it. */
+const BESIDE = 48;
+const onScreen = (): number => Math.min(widthOf(props.paper), window.innerWidth - BESIDE);
 
-onMounted(() => engrave(onScreen()));
-watch(
-    () => [props.size, props.engraving],
-    () => engrave(onScreen()),
-);
-
-async function engrave(width: number): Promise<void> {
-    try {
-        pages.value = await engraver().pages(await getText(props.engraving), width);
-        await nextTick();
-        sheets.value.forEach((sheet, index) => sheet.replaceChildren(svgElement(pages.value[index] ?? '')));
-        emit('ready');
-    } catch (error) {
-        trouble.value = error instanceof Error ? error.message : 'The score could not be engraved.';
-    }
+async function draw(width: number): Promise<void> {
+    await engrave(width, scaleOf(props.paper));
+    await nextTick();
+    if (trouble.value === '') emit('ready');
 }
+
+// What of the page only a browser's own rules can say.
+const rules = document.createElement('style');
+const rule = (): void => void (rules.textContent = pageRules(props.paper, props.student === '' ? props.title : `${props.title} · ${props.student}`));
+onMounted(() => {
+    rule();
+    document.head.append(rules);
+    void draw(onScreen());
+});
+onBeforeUnmount(() => rules.remove());
+watch(
+    () => [props.paper, props.engraving, props.layers],
+    () => {
+        rule();
+        void draw(onScreen());
+    },
+);
 
 /** Prints as on paper, however narrow the screen is. */
 async function print(): Promise<void> {
-    const narrow = onScreen() < paper();
-    if (narrow) await engrave(paper());
+    const isNarrow = onScreen() < widthOf(props.paper);
+    if (isNarrow) await draw(widthOf(props.paper));
     window.print();
-    if (narrow) await engrave(onScreen());
+    if (isNarrow) await draw(onScreen());
 }
 
 /** What has changed on the server is fetched again. */
-const refresh = (): Promise<void> => engrave(onScreen());
+const refresh = (): Promise<void> => draw(onScreen());
+
+/** The notes that stand beside the bars of each line; without layers none is known to belong to a line. */
+const notesBy = computed(() =>
+    lines.value.map(({ bars }) => {
+        const numbers = new Set(bars.map((bar) => copy.value?.measures[bar]?.number));
+        return props.notes.filter(({ bar }) => numbers.has(bar));
+    }),
+);
 
 defineExpose({ print, refresh });
 </script>
 
 <template>
-    <div class="marked">
-        <a-button v-if="printable" class="print" :disabled="pages.length === 0" @click="print">Print</a-button>
+    <div class="marked" :style="{ '--paper-width': `${widthOf(paper)}px` }">
+        <a-button v-if="printable" class="print" :disabled="lines.length === 0" @click="print">Print</a-button>
         <p v-if="trouble" role="alert">{{ trouble }}</p>
-        <p v-else-if="pages.length === 0" class="wait" role="status">Engraving …</p>
-        <div v-for="index in pages.length" :key="index" ref="sheets" class="engraving page" />
-        <section v-if="notes.length > 0" class="notes">
-            <h2>Notes by bar</h2>
-            <dl>
-                <template v-for="note in notes" :key="note.bar + note.text">
-                    <dt>{{ note.bar }}</dt>
-                    <dd>{{ note.text }}</dd>
-                </template>
-            </dl>
-        </section>
+        <p v-else-if="lines.length === 0" class="wait" role="status">Engraving …</p>
+        <CopySystem
+            v-for="({ system, line, number, left }, index) in lines"
+            :key="index"
+            :system="system"
+            :line="line"
+            :number="number"
+            :left="left"
+            :notes="notesBy[index] ?? []"
+        />
+        <dl v-if="legend.length > 0" class="key" aria-label="What the signs mean">
+            <div v-for="{ sign, shown, means } in legend" :key="sign">
+                <dt>{{ shown }}</dt>
+                <dd>{{ means }}</dd>
+            </div>
+        </dl>
     </div>
 </template>
 
 <style scoped>
+.marked {
+    width: 100%;
+    max-width: var(--paper-width);
+    margin: 0 auto;
+}
+
 .wait {
     text-align: center;
 }
 
-.notes {
-    margin-top: 6mm;
+.key {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 16px;
+    margin: 4mm 0 0;
+    padding-top: 2mm;
+    border-top: 1px solid #999;
+    font: 0.82rem var(--serif);
     break-inside: avoid;
 }
 
-dl {
-    display: grid;
-    grid-template-columns: max-content 1fr;
-    gap: 4px 14px;
-    margin: 6px 0 0;
-    font-family: var(--serif);
+.key div {
+    display: flex;
+    gap: 5px;
 }
 
 dt {
     font-weight: 600;
 }
 
-dt::before {
-    content: 'Bar ';
-}
-
 dd {
     margin: 0;
-    white-space: pre-line;
 }
 
 @media print {
@@ -110,8 +136,8 @@ dd {
         display: none;
     }
 
-    .page {
-        break-inside: avoid;
+    .marked {
+        max-width: none;
     }
 }
 </style>
