@@ -63,6 +63,8 @@ test('a pedal that goes on over the end of a line has no hook there, on neither 
     const [last] = paths(pedalLine(laid, pedal([span(10, 16), span(16, 18)])).shapes);
     expect(last).toMatch(/H340$/);
     expect(pedalLine(laid, pedal([span(0, 8), span(16, 20)])).height).toBe(0);
+    const [next] = paths(pedalLine(laid, pedal([span(4, 8), span(8, 10)])).shapes);
+    expect(next).toBe('M6 13 H15.5 L20 2 L24.5 13 H100 V2');
 });
 
 test('depth, flutter, gradual ends and words are told, and explained in the key', () => {

@@ -40,41 +40,59 @@ function zigzag(from: number, to: number, y: number): string {
     return Array.from({ length: steps }, (_, index) => `L${from + ((to - from) * (index + 1)) / steps} ${index % 2 === 0 ? y - 5 : y}`).join(' ');
 }
 
+/** One pedal on a line, and what it comes from and leads to. */
+interface Step {
+    span: CopySpan;
+    place: NonNullable<ReturnType<typeof clipped>>;
+    /** The pedal that it changes; null where the foot was up. */
+    changes: CopySpan | null;
+    /** Whether it is changed where it ends. */
+    isChanged: boolean;
+    /** Where a foot that goes down slowly is down, and one that comes up slowly begins to, px. */
+    low: number | null;
+    lift: number | null;
+}
+
+/** How the foot comes down. */
+function downOf(laid: Laid, { span, place, changes, low }: Step): string {
+    const [x, y] = [place.left, yOf(span)];
+    if (!place.begins) return `M${x} ${y}`;
+    if (low !== null) return `M${x} ${UP} L${low} ${y}`;
+    if (!changes) return `M${x} ${UP} V${y}`;
+    // What goes on from the line before comes up and down again here, with all of its notch.
+    const isFirst = span.from <= laid.from + SAME;
+    return `${isFirst ? `M${laid.left - 4} ${yOf(changes)} H${x - NOTCH} L` : 'M'}${x} ${UP} L${x + NOTCH} ${y}`;
+}
+
+/** How it stays down, and comes up. */
+function upOf(laid: Laid, { span, place, isChanged, lift }: Step): string {
+    const goesOn = !place.ends || (isChanged && span.to >= laid.to - SAME);
+    const end = isChanged && !goesOn ? place.right - NOTCH : place.right;
+    const along = span.flutter ? zigzag(place.left + NOTCH, end, yOf(span)) : `H${lift ?? end}`;
+    if (goesOn) return along;
+    return lift !== null || isChanged ? `${along} L${place.right} ${UP}` : `${along} V${UP}`;
+}
+
 /** The line of the foot: down with a hook, changed with a notch at the beat, up with a hook; it goes on over the ends of lines. */
 function lineOf(laid: Laid, spans: readonly CopySpan[], signs: Set<Sign>): Shape[] {
     return spans.flatMap((span, index): Shape[] => {
         const place = clipped(laid, span);
         if (!place) return [];
-        const y = yOf(span);
-        const before = spans[index - 1];
-        const after = spans[index + 1];
-        const changes = place.begins && before !== undefined && Math.abs(before.to - span.from) < SAME;
-        const changed = after !== undefined && Math.abs(after.from - span.to) < SAME;
-        const low = span.lowered === null || span.lowered >= laid.to ? null : xAt(laid, span.lowered);
-        const lift = span.lifting === null || !place.ends ? null : Math.max(place.left, xAt(laid, span.lifting));
-        const start = !place.begins
-            ? `M${place.left} ${y}`
-            : low !== null
-              ? `M${place.left} ${UP} L${low} ${y}`
-              : changes
-                ? `M${place.left} ${UP} L${place.left + NOTCH} ${y}`
-                : `M${place.left} ${UP} V${y}`;
-        const end = changed && place.ends && span.to < laid.to - SAME ? place.right - NOTCH : place.right;
-        const body = span.flutter ? zigzag(place.left + NOTCH, end, y) : `H${lift ?? end}`;
-        const close =
-            !place.ends || (changed && span.to >= laid.to - SAME)
-                ? ''
-                : lift !== null
-                  ? ` L${place.right} ${UP}`
-                  : changed
-                    ? ` L${place.right} ${UP}`
-                    : ` V${UP}`;
+        const [before, after] = [spans[index - 1], spans[index + 1]];
+        const step: Step = {
+            span,
+            place,
+            changes: place.begins && before && Math.abs(before.to - span.from) < SAME ? before : null,
+            isChanged: after !== undefined && Math.abs(after.from - span.to) < SAME,
+            low: span.lowered === null || span.lowered >= laid.to ? null : xAt(laid, span.lowered),
+            lift: span.lifting === null || !place.ends ? null : Math.max(place.left, xAt(laid, span.lifting)),
+        };
         signs.add('pedal');
-        if (changes) signs.add('change');
+        if (step.changes) signs.add('change');
         if (span.depth < 0.99) signs.add('depth');
         if (span.flutter) signs.add('flutter');
-        if (low !== null || lift !== null) signs.add('gradual');
-        return [{ path: `${start} ${body}${close}`, look: 'bold' }];
+        if (step.low !== null || step.lift !== null) signs.add('gradual');
+        return [{ path: `${downOf(laid, step)} ${upOf(laid, step)}`, look: 'bold' }];
     });
 }
 

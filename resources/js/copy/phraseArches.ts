@@ -6,6 +6,9 @@ const HEIGHT = 20;
 const FOOT = 17;
 const TOP = 5;
 
+/** px from the beginning within which a goal has no way up to it. */
+const NEAR = 4;
+
 const diamond = (x: number, y: number, size: number): string => `M${x} ${y - size} L${x + size} ${y} L${x} ${y + size} L${x - size} ${y} Z`;
 
 /** A fine arch over each phrase, highest where it grows to. */
@@ -21,7 +24,9 @@ export function phraseArches(laid: Laid, { phrases }: PhraseLayer): Drawn {
         if (goal === null) return [{ path: `M${a} ${from} Q${(a + b) / 2} ${TOP} ${b} ${to}` }];
         if (phrase.climax) signs.add('climax');
         return [
-            { path: `M${a} ${from} Q${a + (goal - a) * 0.4} ${TOP} ${goal} ${TOP} Q${goal + (b - goal) * 0.6} ${TOP} ${b} ${to}` },
+            {
+                path: `${goal - a < NEAR ? `M${goal} ${TOP}` : `M${a} ${from} Q${a + (goal - a) * 0.4} ${TOP} ${goal} ${TOP}`} Q${goal + (b - goal) * 0.6} ${TOP} ${b} ${to}`,
+            },
             { path: diamond(goal, TOP, phrase.climax ? 4.5 : 3.2), look: phrase.climax ? 'filled' : 'bold' },
         ];
     });

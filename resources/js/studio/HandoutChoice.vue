@@ -49,7 +49,7 @@ function turn(craft: string): void {
     <a-popover trigger="click" placement="bottomRight">
         <a-button>What it shows</a-button>
         <template #content>
-            <div class="choice" role="group" aria-label="What it shows">
+            <div class="shown" role="group" aria-label="What it shows">
                 <label v-for="craft in handout.all" :key="craft"
                     ><input type="checkbox" :checked="handout.show.includes(craft)" @change="turn(craft)" /> {{ NAMES[craft] ?? craft }}</label
                 >
@@ -67,7 +67,7 @@ function turn(craft: string): void {
 </template>
 
 <style scoped>
-.choice {
+.shown {
     display: grid;
     gap: 6px;
     width: 320px;
@@ -76,7 +76,7 @@ function turn(craft: string): void {
 }
 
 @media print {
-    .choice {
+    .shown {
         display: none;
     }
 }
@@ -84,6 +84,11 @@ function turn(craft: string): void {
 label {
     display: flex;
     gap: 8px;
+}
+
+.size :deep(select) {
+    width: 100%;
+    min-width: 0;
 }
 
 .size {
