@@ -52,7 +52,7 @@ final readonly class Handout
      */
     public static function all(): array
     {
-        return array_values(array_unique([...Crafts::registry()->writing(), ...array_keys(Crafts::registry()->layers()), self::NOTES]));
+        return array_values(array_unique([...Crafts::registry()->writing(), ...Crafts::registry()->choices(), ...array_keys(Crafts::registry()->layers()), self::NOTES]));
     }
 
     /**

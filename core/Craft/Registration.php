@@ -37,6 +37,9 @@ final class Registration
     /** @var list<ScoreWriter> */
     public array $writers = [];
 
+    /** @var array<string, ScoreWriter> what is written into copies only where it is chosen, by name */
+    public array $choices = [];
+
     /** @var list<class-string<CopyLayer>> what it draws into copies */
     public array $layers = [];
 
@@ -117,6 +120,16 @@ final class Registration
     public function writes(ScoreWriter ...$writers): self
     {
         $this->writers = [...$this->writers, ...array_values($writers)];
+
+        return $this;
+    }
+
+    /**
+     * What a handed-out copy may have written into it beside that, by a name of its own.
+     */
+    public function mayWrite(string $name, ScoreWriter $writer): self
+    {
+        $this->choices[$name] = $writer;
 
         return $this;
     }

@@ -82,12 +82,22 @@ final readonly class Registry
     }
 
     /**
-     * @param  ?list<string>  $of  names of the crafts whose marks are written; null for all
+     * @param  ?list<string>  $of  names of the crafts whose marks are written, and of what is written only where it is chosen; null for the marks of all
      * @return list<ScoreWriter>
      */
     public function writers(?array $of = null): array
     {
-        return array_merge(...array_map(fn (Registration $craft): array => $of === null || in_array($craft->craft, $of, true) ? $craft->writers : [], $this->crafts));
+        return array_merge(...array_map(fn (Registration $craft): array => [
+            ...($of === null || in_array($craft->craft, $of, true) ? $craft->writers : []), ...array_values(array_intersect_key($craft->choices, array_flip($of ?? []))),
+        ], $this->crafts));
+    }
+
+    /**
+     * @return list<string> names of what is written into copies only where it is chosen
+     */
+    public function choices(): array
+    {
+        return array_merge(...array_map(fn (Registration $craft): array => array_keys($craft->choices), $this->crafts));
     }
 
     /**

@@ -28,7 +28,7 @@ final class FingeringWriter implements ScoreWriter
     /**
      * @param  list<string>  $fingers  the one that strikes, and the one it changes to
      */
-    private static function finger(DOMElement $note, array $fingers): void
+    public static function finger(DOMElement $note, array $fingers): void
     {
         Xml::dropNotations($note, 'technical', ['fingering']);
         $technical = Xml::notation($note, 'technical');

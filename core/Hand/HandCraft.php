@@ -27,6 +27,7 @@ final class HandCraft implements Craft
             ->contributes(new Octaves)
             ->answer('hand', HandAnswer::class)->answer('alternatives', AlternativesAnswer::class)
             ->finds(FindingKind::class, Action::class)
-            ->writes(new FingeringWriter, new OctaveWriter);
+            ->writes(new FingeringWriter, new OctaveWriter)
+            ->mayWrite('all-fingers', new PlannedFingers(false))->mayWrite('changing-fingers', new PlannedFingers(true));
     }
 }

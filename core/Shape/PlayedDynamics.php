@@ -30,7 +30,7 @@ final class PlayedDynamics implements CopyLayer
             foreach ($first === null || $arc->goal === null ? [] : array_unique([$first, $arc->goal], SORT_REGULAR) as $note) {
                 $here = $printed->at($note->staff, $note->onset);
                 $more = $arc->level + $arc->at($note->onset->toFloat());
-                $mark = Loudness::markOf(Loudness::velocity($here + $more));
+                $mark = Loudness::markOf(max(Loudness::MARKS['ppp'], min(Loudness::MARKS['fff'], Loudness::velocity($here + $more))));
                 // What is printed there says it already, and so does what was told last.
                 $isSaid = abs($more) < Grades::HALF || $mark === Loudness::markOf(Loudness::velocity($here)) || $mark === $before;
                 $before = abs($more) < Grades::HALF ? null : $mark;

@@ -34,6 +34,9 @@ use Tarnwind\Core\Words\BarNote;
  */
 final class DatabaseSeeder extends Seeder
 {
+    /** What a copy shows that has something of every craft. */
+    private const RICH = ['hand', 'changing-fingers', 'touch', 'shape', 'pedal', 'time', 'words', 'tune', 'harmonies', 'count', 'phrases', 'played', 'timing', 'notes'];
+
     public function run(): void
     {
         $teacher = User::query()->firstOrCreate(
@@ -67,7 +70,7 @@ final class DatabaseSeeder extends Seeder
         $lantern->update(['status' => CopyStatus::Polishing, 'goal' => 'Lake evening', 'goal_on' => today()->addWeeks(5)]);
         $this->copy($bram->id, $pieces['slow-weather'], [
             9 => 'Weight from the back, not from the wrist. Change exactly with each octave.',
-        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...))->update(['status' => CopyStatus::Learning]);
+        ], [4 => 'hand moves early', 9 => 'arm weight', 13 => 'fingers stay close'], self::timeIn(...))->update(['status' => CopyStatus::Learning, 'handout' => ['show' => self::RICH, 'size' => 'usual', 'paper' => 'a4', 'landscape' => false]]);
         $this->copy($lio->id, $pieces['skipping-stones'], [
             1 => 'The stone touches the water and is gone: every off-beat light.',
         ])->update(['status' => CopyStatus::Learning]);

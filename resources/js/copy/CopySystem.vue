@@ -39,7 +39,7 @@ const above = computed(() => Math.max(11, props.line?.aboveHeight ?? 11));
 <style scoped>
 .line {
     break-inside: avoid;
-    margin-bottom: 10px;
+    margin-bottom: 6px;
     color: #000;
 }
 

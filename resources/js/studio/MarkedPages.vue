@@ -110,11 +110,11 @@ defineExpose({ print, refresh });
 .key {
     display: flex;
     flex-wrap: wrap;
-    gap: 2px 16px;
-    margin: 4mm 0 0;
-    padding-top: 2mm;
+    gap: 0 14px;
+    margin: 2mm 0 0;
+    padding-top: 1mm;
     border-top: 1px solid #999;
-    font: 0.82rem var(--serif);
+    font: 0.74rem/1.35 var(--serif);
     break-inside: avoid;
 }
 

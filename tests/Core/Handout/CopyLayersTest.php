@@ -82,3 +82,18 @@ it('knows who wrote the piece, if the file says so', function (): void {
     $with = fn (string $creators): ?string => Document::open(str_replace('<part-list>', "<identification>$creators</identification><part-list>", MusicXml::piano([['C5:16', 'C3:16']])))->composer();
     expect($with('<creator type="lyricist">Nobody</creator><creator type="composer"> T.  Farrow </creator>'))->toBe('T. Farrow')->and($with('<creator type="composer"> </creator>'))->toBeNull()->and(Document::open(MusicXml::piano([['C5:16', 'C3:16']]))->composer())->toBeNull();
 });
+
+it('writes planned fingers where they are chosen: all, or where the hand moves, and none of them unasked', function (): void {
+    $document = Document::open(MusicXml::piano([['C5:2 D5:2 E5:2 F5:2 G5:2 A5:2 B5:2 C6:2', 'C3:16'], ['C6:16', 'C3:16']]));
+    $score = ScoreReader::read($document);
+    $registry = Crafts::registry();
+    $performance = $registry->performance($score, new Plan);
+    $fingers = function (array $shown) use ($document, $performance, $registry): array {
+        preg_match_all('#<fingering>(\d)</fingering>#', (new MarkedCopy(fn (): Document => $document, $performance, $registry->writers($shown)))->toEngraving(), $found);
+
+        return $found[1];
+    };
+    // A scale of an octave: the thumb passes once, and both hands begin.
+    expect($fingers(['hand']))->toBe([])->and(count($fingers(['hand', 'all-fingers'])))->toBe(11)
+        ->and(count($fingers(['changing-fingers'])))->toBeLessThan(7)->toBeGreaterThanOrEqual(3)->and($fingers(['changing-fingers']))->toContain('1');
+});
