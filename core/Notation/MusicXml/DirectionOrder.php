@@ -39,8 +39,8 @@ final class DirectionOrder
         foreach (self::walk($bar, $divisions) as [$child, $cursor, $divisions]) {
             if ($child->nodeName === 'direction') {
                 $offset = Xml::child($child, 'offset');
-                $sounds = $offset?->getAttribute('sound') === 'yes' && is_numeric(trim($offset->textContent));
-                $at = $sounds ? $cursor->plus(Fraction::parse(trim($offset->textContent))->dividedBy($divisions)) : $cursor;
+                $moved = $offset?->getAttribute('sound') === 'yes' ? Durations::offset($offset, $divisions) : null;
+                $at = $moved === null ? $cursor : $cursor->plus($moved);
                 $found[max(1, (int) (Xml::text($child, 'staff') ?? 1))][] = [$at, $child, $divisions];
             }
         }

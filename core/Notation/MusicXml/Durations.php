@@ -64,6 +64,16 @@ final class Durations
     }
 
     /**
+     * How far from its place a direction is meant, in quarters; null for what is no number of a usual size.
+     */
+    public static function offset(DOMElement $offset, Fraction $divisions): ?Fraction
+    {
+        $text = trim($offset->textContent);
+
+        return preg_match('/^-?\d{1,9}(\.\d{1,9})?$/D', $text) === 1 ? Fraction::parse($text)->dividedBy($divisions) : null;
+    }
+
+    /**
      * The printed value of a note: type, dots and tuplet.
      */
     public static function ofType(DOMElement $note): Fraction

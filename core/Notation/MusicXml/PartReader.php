@@ -331,8 +331,8 @@ final class PartReader
     {
         $offset = Xml::child($direction, 'offset');
         $onset = $drawn = $this->start->plus($this->cursor);
-        if ($offset !== null && preg_match('/^-?\d{1,9}(\.\d{1,9})?$/D', trim($offset->textContent)) === 1) {
-            $moved = Fraction::parse($offset->textContent)->dividedBy($this->divisions);
+        $moved = $offset === null ? null : Durations::offset($offset, $this->divisions);
+        if ($offset !== null && $moved !== null) {
             if ($offset->getAttribute('sound') === 'yes') {
                 $onset = $drawn = $this->within($onset->plus($moved));
             } elseif (abs($moved->toFloat()) >= self::DRAWN_APART) {
