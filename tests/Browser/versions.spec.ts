@@ -71,11 +71,12 @@ test('how far a piece is, and what it is for, is said on the student and seen in
 
 test('a piece is given with the plan of another student, and the desk says what became of it', async ({ page }) => {
     await signIn(page);
-    // Full of half pedals, which Lio's digital piano has not.
+    // In half pedals throughout, which Lio's digital piano has not.
     await openDesk(page, 'Oona', 'Lantern on the Water');
+    await page.getByRole('button', { name: 'Foot …' }).click();
     await Promise.all([
         page.waitForResponse((response) => response.request().method() === 'PUT'),
-        page.getByLabel('Way of pedalling').selectOption({ label: 'Haze' }),
+        page.getByLabel('How deep pedals are').selectOption({ label: 'half' }),
     ]);
     await saved(page);
     await page.goto('/');
@@ -84,7 +85,11 @@ test('a piece is given with the plan of another student, and the desk says what 
     await card.getByRole('button', { name: 'Open desk' }).click();
     const drawer = page.getByRole('region', { name: 'Versions of this plan' });
     await expect(drawer.getByRole('heading', { name: 'Now, against “As Oona has it”' })).toBeVisible();
-    await expect(drawer).toContainText('The foot goes down 18 times; before, 19.');
+    await expect(drawer).toContainText('Bar 1changed: a pedal mark; the foot moves otherwise');
+    const given = (await (await page.request.get(`/copies/${/copies\/(\d+)/.exec(page.url())![1]}/plan`)).json()) as {
+        plan: { marks: { craft: string; depth?: string }[] };
+    };
+    expect(new Set(given.plan.marks.filter(({ craft }) => craft === 'pedal').map(({ depth }) => depth))).toEqual(new Set(['full']));
     const [first] = await drawer.getByRole('button', { name: /^Bar \d+$/ }).all();
     const bar = await first!.textContent();
     await first!.click();
