@@ -28,14 +28,13 @@ final class Basses implements LevelHabit
 
     public function entries(Performance $performance): array
     {
-        $layers = $performance->reading()->layers;
-        $textures = $performance->reading()->textures;
+        $reading = $performance->reading();
         $entries = [];
         foreach ($performance->part(StruckTogether::class)->all as $notes) {
             $basses = $others = [];
             $isSung = false;
             foreach ($notes as $note) {
-                match ($layers[$note->id]->layer ?? null) {
+                match ($reading->layerOf($note)) {
                     Layer::Bass => $basses[] = $note,
                     Layer::Melody => $isSung = true,
                     default => $others[] = $note,
@@ -46,7 +45,7 @@ final class Basses implements LevelHabit
                 $isClose = count($chord) >= self::LEAST && max(array_map(fn (Note $note): int => $note->midi, $chord)) - $bass->midi <= self::CLOSE;
                 if ($isClose) {
                     $entries[$bass->id] = [new LedgerEntry('lowest of a close chord: goes with it', -self::OF_A_CHORD)];
-                } elseif ($isSung && ($textures[$bass->measure] ?? null) === BarTexture::BlockChords) {
+                } elseif ($isSung && ($reading->textures[$bass->measure] ?? null) === BarTexture::BlockChords) {
                     $entries[$bass->id] = [new LedgerEntry('the bass carries the chords', self::CARRIES)];
                 }
             }

@@ -8,7 +8,6 @@ use Tarnwind\Core\Craft\ScoreWriter;
 use Tarnwind\Core\Notation\MusicXml\WorkingTree;
 use Tarnwind\Core\Performance\Performance;
 use Tarnwind\Core\Reading\Hand;
-use Tarnwind\Core\Score\Note;
 
 /**
  * Writes the planned fingers beside the printed ones and the teacher's: all of them, or those with which the hand takes another
@@ -67,14 +66,9 @@ final readonly class PlannedFingers implements ScoreWriter
     {
         $together = $one->note->onset->equals($last->note->onset);
         $rests = $last->note->end()->isLessThan($one->note->onset);
-        $steps = self::step($one->note) - self::step($last->note);
+        $steps = $one->note->pitch->diatonic() - $last->note->pitch->diatonic();
         $fingers = ($one->finger - $last->leaves) * ($hand === Hand::Right ? 1 : -1);
 
         return ! $rests && ($together || $fingers === $steps);
-    }
-
-    private static function step(Note $note): int
-    {
-        return 7 * $note->pitch->octave + (int) strpos('CDEFGAB', $note->pitch->step);
     }
 }

@@ -37,7 +37,7 @@ final readonly class BarShape
         $first = null;
         foreach ($notes as $note) {
             $offset = ($note->grace ? 'g' : '').$note->onset->minus($measure->start);
-            $step = self::step($note);
+            $step = $note->pitch->diatonic();
             $first ??= $step;
             $exact .= "$offset:$note->duration:$note->midi ";
             $shape .= "$offset:$note->duration:".($step - $first).' ';
@@ -70,10 +70,5 @@ final readonly class BarShape
         $all = count($this->notes) + count($other->notes) - $common;
 
         return $all > 0 ? $common / $all : 0.0;
-    }
-
-    private static function step(Note $note): int
-    {
-        return 7 * $note->pitch->octave + strpos('CDEFGAB', $note->pitch->step);
     }
 }

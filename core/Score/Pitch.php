@@ -50,6 +50,14 @@ final readonly class Pitch
     }
 
     /**
+     * The place on the staff, in steps from C0, whatever the alteration.
+     */
+    public function diatonic(): int
+    {
+        return 7 * $this->octave + (int) strpos('CDEFGAB', $this->step);
+    }
+
+    /**
      * The next note above or below in a key.
      *
      * @param  int  $step  1 or -1
